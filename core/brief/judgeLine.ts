@@ -1,0 +1,63 @@
+import type { FigureSheet } from '../figures/evaluate.ts';
+import type { MissingReason } from '../figures/figure.ts';
+import { FIGURES } from '../figures/index.ts';
+import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import { BRIEF_KINDS, type BriefLine } from './lines.ts';
+
+export type LineState = 'met' | 'broken' | 'unknown' | 'open';
+
+/** A brief line held against the present figures. Values in the base unit of the line's kind. */
+export interface LineJudgement {
+  readonly line: BriefLine;
+  readonly state: LineState;
+  readonly value: number | null;
+  readonly target: number | null;
+  /** How far on the good side (positive) or short (negative); null where nothing can be compared. */
+  readonly margin: number | null;
+  readonly reason: MissingReason | null;
+  readonly unmeasured: readonly VehicleFigureId[];
+}
+
+/** Judges one line. A missing figure is `unknown`, never met; free lines are `open` until a person ticks them. */
+export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
+  const { figure, compare } = BRIEF_KINDS[line.kind];
+  if (figure === null) {
+    return {
+      line,
+      state: line.done ? 'met' : 'open',
+      value: null,
+      target: null,
+      margin: null,
+      reason: null,
+      unmeasured: [],
+    };
+  }
+  const result = sheet.get(FIGURES[figure]);
+  const target = targetOf(line, sheet);
+  const { value, reason, unmeasured } = result;
+  if (value === null || target === null) {
+    return { line, state: 'unknown', value, target, margin: null, reason, unmeasured };
+  }
+  const margin =
+    compare === 'atLeast'
+      ? value - target
+      : compare === 'share'
+        ? (line.tolerance ?? 0) - Math.abs(value - target)
+        : target - value;
+  const state = margin >= -1e-9 ? 'met' : 'broken';
+  return { line, state, value, target, margin, reason, unmeasured };
+}
+
+function targetOf(line: BriefLine, sheet: FigureSheet): number | null {
+  const { compare } = BRIEF_KINDS[line.kind];
+  if (compare === 'plate') return line.amount ?? sheet.slots.vehicle.figures.grossMass.value;
+  if (compare === 'share') return line.school === 'equal' ? 0.5 : sheet.get(FIGURES.frontShareBefore).value;
+  if (line.kind === 'reversible') return 0;
+  return line.amount;
+}
+
+/** All lines, firm before wishes, otherwise in the client's order. */
+export function judgeBrief(lines: readonly BriefLine[], sheet: FigureSheet): LineJudgement[] {
+  const firmFirst = [...lines].sort((a, b) => Number(b.firm) - Number(a.firm));
+  return firmFirst.map((line) => judgeLine(line, sheet));
+}

@@ -1,0 +1,29 @@
+import type { MassItem } from '../../balance/axleLoads.ts';
+import { missing, step } from '../figure.ts';
+
+/** Every mass of the finished vehicle, unladen: the vehicle as weighed or by the library, less what comes out, plus what goes in. */
+export const massItems = step({
+  id: 'massItems',
+  reads: ['vehicle', 'pack', 'added'],
+  compute: (_, { vehicle, pack, added }, use) => {
+    const wheelbase = use('wheelbase');
+    const items: MassItem[] = [
+      { name: 'front axle before', massKg: use('frontAxleMass'), xMm: 0 },
+      { name: 'rear axle before', massKg: use('rearAxleMass'), xMm: wheelbase },
+    ];
+    const stripped = vehicle.weighing?.state === 'stripped';
+    if (!stripped) {
+      for (const { name, massKg, xMm } of vehicle.variant.removed)
+        items.push({ name: `${name} out`, massKg: -massKg, xMm });
+    }
+    if (pack.boxes.some((box) => box.outer === null && pack.module)) return missing('boxTooFull');
+    for (const box of pack.boxes) items.push({ name: `box, ${box.bay.name}`, massKg: box.massKg, xMm: box.xMm });
+    items.push(...added);
+    return {
+      value: items as readonly MassItem[],
+      formula: '',
+      terms: [],
+      source: 'weighing or library, component sheets',
+    };
+  },
+});

@@ -1,0 +1,31 @@
+import { figure, missing } from '../figure.ts';
+import { roadVehicle } from '../road/roadVehicle.ts';
+import { pull } from './pull.ts';
+import { runUp } from './runUp.ts';
+
+function timeTo(id: string, kmh: number) {
+  return figure({
+    id,
+    kind: 'duration',
+    needs: { runUp, roadVehicle, pull },
+    compute: ({ runUp: run, roadVehicle: vehicle, pull: p }) => {
+      const value = run.secondsTo.get(kmh) ?? null;
+      if (value === null) return missing('neverReached');
+      return {
+        value,
+        formula: 'm·k·dv/dt = pull(v) − tyres − air, stepped from rest',
+        terms: [
+          { symbol: 'm', value: vehicle.massKg, kind: 'mass' },
+          { symbol: 'k, turning parts', value: vehicle.rotationFactor, kind: 'coefficient' },
+          { symbol: 'pull from rest', value: p.at(0), kind: 'force' },
+          { symbol: 'motor power', value: p.motor.peakPowerW, kind: 'power' },
+        ],
+        source: 'Newton; fourth-order steps of 0.05 s, grip with weight transfer',
+      };
+    },
+  });
+}
+
+export const time0to20 = timeTo('time0to20', 20);
+export const time0to50 = timeTo('time0to50', 50);
+export const time0to100 = timeTo('time0to100', 100);

@@ -1,0 +1,130 @@
+import type { QuantityKind } from '../quantity/kinds.ts';
+import { VEHICLE_FIGURE_IDS, type VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import type { Answer, Entry, Missing, MissingReason, Working } from './figure.ts';
+import type { Slots } from './slots.ts';
+
+/** An evaluated entry. `value` is null with a `reason`, never NaN. */
+export interface Result<V = number> {
+  readonly id: string;
+  readonly kind: QuantityKind | null;
+  readonly value: V | null;
+  readonly reason: MissingReason | null;
+  readonly working: Working | null;
+  /** Vehicle figures this value rests on, directly or through others, that nobody has measured. */
+  readonly unmeasured: readonly VehicleFigureId[];
+}
+
+interface Kept {
+  result: Result<unknown>;
+  slots: readonly unknown[];
+  needs: readonly Result<unknown>[];
+  vehicle: ReadonlyMap<VehicleFigureId, unknown>;
+}
+
+/** A sheet of figures over one set of inputs. */
+export interface FigureSheet {
+  readonly slots: Slots;
+  get<V>(entry: Entry<V>): Result<V>;
+  /** How many entries were really computed since the inputs last changed. */
+  computed(): number;
+}
+
+/**
+ * Evaluates entries on demand and remembers them. After `update` with new inputs, an entry is computed again only if
+ * a slot it reads, a vehicle figure it used, or a needed result changed; unchanged slots are recognised by content.
+ */
+export function createSheet(first: Slots): FigureSheet & { update(next: Slots): void } {
+  let slots = first;
+  let texts = slotTexts(first);
+  let kept = new Map<Entry<unknown>, Kept>();
+  let fresh = new Map<Entry<unknown>, Result<unknown>>();
+  let count = 0;
+
+  function get<V>(entry: Entry<V>): Result<V> {
+    const key = entry as Entry<unknown>;
+    const done = fresh.get(key);
+    if (done) return done as Result<V>;
+    const needs = Object.values(entry.needs).map((need) => get(need as Entry<unknown>));
+    const readSlots = entry.reads.map((name) => slots[name]);
+    const before = kept.get(key);
+    if (before && same(before.slots, readSlots) && same(before.needs, needs) && vehicleSame(before.vehicle, slots)) {
+      fresh.set(key, before.result);
+      return before.result as Result<V>;
+    }
+    count++;
+    const used = new Map<VehicleFigureId, unknown>();
+    const result = computeEntry(entry, needs, slots, used);
+    kept.set(key, { result, slots: readSlots, needs, vehicle: used });
+    fresh.set(key, result);
+    return result;
+  }
+
+  return {
+    get slots() {
+      return slots;
+    },
+    get,
+    computed: () => count,
+    update(next) {
+      const nextTexts = slotTexts(next);
+      const merged = { ...next };
+      for (const name of Object.keys(next) as (keyof Slots)[]) {
+        if (nextTexts[name] === texts[name]) Object.assign(merged, { [name]: slots[name] });
+      }
+      if ((Object.keys(next) as (keyof Slots)[]).every((name) => merged[name] === slots[name])) return;
+      slots = merged;
+      texts = nextTexts;
+      fresh = new Map();
+      kept = new Map(kept);
+      count = 0;
+    },
+  };
+}
+
+function computeEntry<V>(
+  entry: Entry<V>,
+  needs: readonly Result<unknown>[],
+  slots: Slots,
+  used: Map<VehicleFigureId, unknown>,
+): Result<V> {
+  const unmeasured = new Set<VehicleFigureId>();
+  for (const need of needs) for (const id of need.unmeasured) unmeasured.add(id);
+  const lacking = needs.find((need) => need.value === null);
+  let answer: Answer<V> | Missing;
+  if (lacking) {
+    answer = { missing: lacking.reason ?? 'noVehicle' };
+  } else {
+    const values = Object.fromEntries(Object.keys(entry.needs).map((name, i) => [name, needs[i]!.value]));
+    answer = entry.compute(values, slots, (id) => {
+      const sourced = slots.vehicle.figures[id];
+      used.set(id, sourced);
+      if (sourced.source !== 'measured') unmeasured.add(id);
+      return sourced.value;
+    });
+    if (!('missing' in answer) && typeof answer.value === 'number' && !Number.isFinite(answer.value)) {
+      answer = { missing: 'neverReached' };
+    }
+  }
+  const listed = VEHICLE_FIGURE_IDS.filter((id) => unmeasured.has(id));
+  if ('missing' in answer) {
+    return { id: entry.id, kind: entry.kind, value: null, reason: answer.missing, working: null, unmeasured: listed };
+  }
+  const { value, ...working } = answer;
+  return { id: entry.id, kind: entry.kind, value, reason: null, working, unmeasured: listed };
+}
+
+function same(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((x, i) => x === b[i]);
+}
+
+function vehicleSame(before: ReadonlyMap<VehicleFigureId, unknown>, slots: Slots): boolean {
+  for (const [id, sourced] of before) if (slots.vehicle.figures[id] !== sourced) return false;
+  return true;
+}
+
+function slotTexts(slots: Slots): Record<keyof Slots, string> {
+  return Object.fromEntries(Object.entries(slots).map(([name, slot]) => [name, JSON.stringify(slot)])) as Record<
+    keyof Slots,
+    string
+  >;
+}

@@ -1,0 +1,88 @@
+import type { QuantityKind } from '../quantity/kinds.ts';
+import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import type { Slots } from './slots.ts';
+
+/** Why a figure has no value. Wording is the page's business. */
+export type MissingReason =
+  | 'noVehicle'
+  | 'noModule'
+  | 'noModules'
+  | 'unequalStrings'
+  | 'boxTooFull'
+  | 'noDrive'
+  | 'noCharger'
+  | 'noRound'
+  | 'meanTooFast'
+  | 'tyreUnreadable'
+  | 'neverReached'
+  | 'tooWeak'
+  | 'noKit'
+  | 'noPrices'
+  | 'noStages'
+  | 'notInWindow';
+
+/** One quantity in a working, in its base unit. */
+export interface Term {
+  readonly symbol: string;
+  readonly value: number;
+  readonly kind: QuantityKind;
+}
+
+/** How a value came about: the formula as a person would write it, what went in, and where the formula is from. */
+export interface Working {
+  readonly formula: string;
+  readonly terms: readonly Term[];
+  readonly source: string;
+}
+
+export interface Answer<V> extends Working {
+  readonly value: V;
+}
+
+export interface Missing {
+  readonly missing: MissingReason;
+}
+
+/** Reads a vehicle figure and notes whether it was measured. */
+export type UseVehicleFigure = (id: VehicleFigureId) => number;
+
+export type SlotName = keyof Slots;
+
+/** What is asked of other entries: a name for the formula's use → the entry. */
+// biome-ignore lint/suspicious/noExplicitAny: entries of any value type may be needed; the mapped type below restores them
+export type Needs = Record<string, Entry<any>>;
+export type NeedValues<N extends Needs> = { readonly [K in keyof N]: N[K] extends Entry<infer V> ? V : never };
+
+/**
+ * An entry of the figures catalogue. `kind: null` marks a step on the way (a whole run over a cycle) that other
+ * entries read but nobody is shown. `compute` is pure and reads only its needs, the slots named in `reads`, and
+ * vehicle figures through `use`.
+ */
+export interface Entry<V> {
+  readonly id: string;
+  readonly kind: QuantityKind | null;
+  readonly needs: Needs;
+  readonly reads: readonly SlotName[];
+  readonly compute: (needs: Record<string, unknown>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
+}
+
+interface Definition<N extends Needs, V> {
+  readonly id: string;
+  readonly needs?: N;
+  readonly reads?: readonly SlotName[];
+  readonly compute: (needs: NeedValues<N>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
+}
+
+/** A number the product shows. */
+export function figure<N extends Needs>(
+  definition: Definition<N, number> & { readonly kind: QuantityKind },
+): Entry<number> {
+  return { needs: {}, reads: [], ...definition } as unknown as Entry<number>;
+}
+
+/** A step on the way with a value of any shape, computed once and read by several figures. */
+export function step<V, N extends Needs = Record<never, never>>(definition: Definition<N, V>): Entry<V> {
+  return { kind: null, needs: {}, reads: [], ...definition } as unknown as Entry<V>;
+}
+
+export const missing = (reason: MissingReason): Missing => ({ missing: reason });

@@ -1,0 +1,17 @@
+import { figure, missing } from '../figure.ts';
+
+export const packMass = figure({
+  id: 'packMass',
+  kind: 'mass',
+  reads: ['pack'],
+  compute: (_, { pack }) => {
+    if (!pack.module) return missing('noModule');
+    if (pack.boxes.length === 0) return missing('noModules');
+    return {
+      value: pack.boxes.reduce((sum, box) => sum + box.massKg, 0),
+      formula: 'm = Σ (modules × module mass + sheet-steel box)',
+      terms: pack.boxes.map((box) => ({ symbol: box.bay.name, value: box.massKg, kind: 'mass' as const })),
+      source: 'module sheet; boxes of 2 mm sheet, common practice',
+    };
+  },
+});

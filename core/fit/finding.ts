@@ -1,0 +1,72 @@
+import type { FigureSheet } from '../figures/evaluate.ts';
+import type { CoverChoice, KitPart, KitRevision } from '../kit/kit.ts';
+import type { QuantityKind } from '../quantity/kinds.ts';
+import type { Source } from '../quantity/sourced.ts';
+import type { VehicleState } from '../vehicle/state.ts';
+import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+
+export const VERDICTS = ['fits', 'afterWork', 'doesNotFit', 'measureFirst'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export type RuleId =
+  | 'voltageWindow'
+  | 'mountingPoints'
+  | 'boxInBay'
+  | 'bayMass'
+  | 'grossMass'
+  | 'axleMass'
+  | 'coupling'
+  | 'drivelineTorque'
+  | 'newHoles'
+  | 'functionCover';
+
+/** One of the two things compared: a number or span in base units, or a name such as a spline. */
+export interface Side {
+  readonly value: number | string | null;
+  /** Upper end of a span; `value` is then its lower end. */
+  readonly to?: number;
+  readonly kind: QuantityKind | null;
+  readonly source: Source | 'sheet' | 'design' | 'plate';
+}
+
+/** What a rule found about one subject (a component, a mounting point, a bay, an axle). */
+export interface Finding {
+  readonly rule: RuleId;
+  readonly subject: string;
+  readonly verdict: Verdict;
+  /** What the kit or design brings. */
+  readonly left: Side;
+  /** What the vehicle or component allows. */
+  readonly right: Side;
+  /** Spare (positive) or short (negative). */
+  readonly margin: { readonly value: number; readonly kind: QuantityKind } | null;
+  readonly unmeasured: readonly VehicleFigureId[];
+  /** What has to be done for it to fit. */
+  readonly work: { readonly hours: number; readonly capNm?: number; readonly functions?: readonly string[] } | null;
+}
+
+/** Everything a rule may look at. The sheet is of the kit's own design on this vehicle. */
+export interface FitContext {
+  readonly vehicle: VehicleState;
+  readonly sheet: FigureSheet;
+  readonly revision: KitRevision;
+  readonly parts: readonly KitPart[];
+  /** Choices of this job laid over the kit's own. */
+  readonly cover: Readonly<Record<string, CoverChoice>>;
+  readonly reversibleFirm: boolean;
+}
+
+export interface FitRule {
+  readonly id: RuleId;
+  readonly judge: (context: FitContext) => Finding[];
+}
+
+/** How far a position of this source may be off, mm; common practice for old bodies. */
+export const POSITION_DOUBT_MM: Record<Source, number> = { measured: 0, drawing: 3, library: 5, assumed: 20 };
+
+/** Verdict on a length margin: short is short, spare under the doubt of an unmeasured figure is measured first. */
+export function lengthVerdict(marginMm: number, source: Source): Verdict {
+  const doubt = POSITION_DOUBT_MM[source];
+  if (marginMm < -doubt) return 'doesNotFit';
+  return marginMm >= doubt ? 'fits' : 'measureFirst';
+}

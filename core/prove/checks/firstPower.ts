@@ -1,0 +1,43 @@
+import { type Check, constantLimit, figureLimit } from '../check.ts';
+
+/** Insulation in kΩ for a pack voltage, at 100 Ω per volt (UN R100, ISO 6469-3; from memory). */
+const insulationKohm = (fullV: number) => (100 * fullV) / 1000;
+
+function insulation(id: string, pole: string): Check {
+  return {
+    id,
+    group: 'firstPower',
+    title: `Insulation, ${pole} to chassis`,
+    how: `Insulation tester at a voltage above the full pack, ${pole} pole to bare chassis metal, after one minute.`,
+    kind: 'insulation',
+    liveHv: true,
+    limit: figureLimit(
+      'packVoltageFull',
+      (v) => [insulationKohm(v), null],
+      '100 Ω per volt of the full pack, UN R100 and ISO 6469-3, from memory',
+    ),
+  };
+}
+
+export const firstPower: readonly Check[] = [
+  insulation('insulationPlus', 'plus'),
+  insulation('insulationMinus', 'minus'),
+  {
+    id: 'earthBond',
+    group: 'firstPower',
+    title: 'Earth bond, worst enclosure',
+    how: 'Four-wire, at least 0.2 A, from each high-voltage enclosure to chassis; note the worst.',
+    kind: 'resistance',
+    liveHv: false,
+    limit: constantLimit(null, 0.1, 'under 0.1 Ω, UN R100, from memory'),
+  },
+  {
+    id: 'precharge',
+    group: 'firstPower',
+    title: 'Link voltage when the main contactor closes',
+    how: 'Record the link while precharging; note the voltage just before the main contactor closes.',
+    kind: 'voltage',
+    liveHv: true,
+    limit: figureLimit('packVoltageEmpty', (v) => [0.95 * v, null], '95 % of the empty pack; common practice'),
+  },
+];

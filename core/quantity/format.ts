@@ -1,0 +1,62 @@
+import type { QuantityKind } from './kinds.ts';
+import { toShown, type UnitSet, unitOf } from './units.ts';
+
+const THIN = '\u202f';
+const MS_PER_DAY = 86_400_000;
+
+/** Groups thousands with a narrow no-break space and uses a real minus sign: 12500.4, 1 → "12 500.4". */
+export function formatNumber(value: number, digits: number): string {
+  const fixed = Math.abs(value).toFixed(digits);
+  const [whole = '0', part] = fixed.split('.');
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
+  const negative = value < 0 && Number(fixed) !== 0;
+  return `${negative ? '−' : ''}${grouped}${part ? `.${part}` : ''}`;
+}
+
+/** Day number (days since 1970-01-01, UTC) → "9 Dec"; with the year when it is not `yearNow`. */
+export function formatDay(day: number, yearNow?: number): string {
+  const date = new Date(day * MS_PER_DAY);
+  const month = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][
+    date.getUTCMonth()
+  ];
+  const year = date.getUTCFullYear();
+  return `${date.getUTCDate()} ${month}${yearNow !== undefined && year !== yearNow ? ` ${year}` : ''}`;
+}
+
+/** ISO date (2026-11-24) → days since 1970-01-01. NaN for text that is no date. */
+export function dayNumber(iso: string): number {
+  return Math.floor(Date.parse(`${iso.slice(0, 10)}T00:00:00Z`) / MS_PER_DAY);
+}
+
+/** Days since 1970-01-01 → ISO date. */
+export function isoDay(day: number): string {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** Decimal hours → "7 h 20". Rounded to the minute. */
+export function formatHours(hours: number): string {
+  const minutes = Math.round(hours * 60);
+  return `${Math.floor(minutes / 60)}${THIN}h${THIN}${String(minutes % 60).padStart(2, '0')}`;
+}
+
+export interface FormatOptions {
+  /** Decimals, when the kind's own do not suit. */
+  readonly digits?: number;
+  /** Put a plus sign before positive values (changes, margins). @default false */
+  readonly signed?: boolean;
+}
+
+/**
+ * A base value as a person of this unit set reads it: number, thin space, unit.
+ * Not-finite values give "–": the caller says why in words.
+ */
+export function formatQuantity(base: number, kind: QuantityKind, set: UnitSet, options: FormatOptions = {}): string {
+  if (!Number.isFinite(base)) return '–';
+  if (kind === 'date') return formatDay(base);
+  const unit = unitOf(kind, set);
+  const shown = toShown(base, kind, set);
+  const number = formatNumber(shown, options.digits ?? unit.digits);
+  const sign = options.signed && shown > 0 ? '+' : '';
+  if (kind === 'money') return `${sign}€${THIN}${number}`;
+  return unit.symbol ? `${sign}${number}${THIN}${unit.symbol}` : `${sign}${number}`;
+}

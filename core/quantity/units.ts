@@ -1,0 +1,89 @@
+import type { QuantityKind } from './kinds.ts';
+
+/** The three unit sets a person can choose: metric, UK road (miles, mph, bhp, lb·ft, kg, mi/kWh), US. */
+export const UNIT_SETS = ['metric', 'uk', 'us'] as const;
+export type UnitSet = (typeof UNIT_SETS)[number];
+
+/**
+ * How a base value appears in a unit: shown = base × factor, or factor ÷ base when `inverse` (mi/kWh from Wh/km).
+ * `digits` is how many decimals a reader wants.
+ */
+export interface Unit {
+  readonly symbol: string;
+  readonly factor: number;
+  readonly digits: number;
+  readonly inverse?: true;
+}
+
+/** Exact by definition or as published in NIST SP 811 (Appendix B), from memory. */
+export const METRES_PER_MILE = 1609.344;
+export const KG_PER_LB = 0.45359237;
+export const WATTS_PER_HP = 745.69987;
+export const WATTS_PER_METRIC_HP = 735.49875;
+export const NM_PER_LBFT = 1.3558179;
+
+const KM_PER_MILE = METRES_PER_MILE / 1000;
+
+const METRIC: Record<QuantityKind, Unit> = {
+  mass: { symbol: 'kg', factor: 1, digits: 0 },
+  length: { symbol: 'mm', factor: 1, digits: 0 },
+  distance: { symbol: 'km', factor: 1, digits: 0 },
+  speed: { symbol: 'km/h', factor: 1, digits: 0 },
+  power: { symbol: 'kW', factor: 1 / 1000, digits: 1 },
+  torque: { symbol: 'N·m', factor: 1, digits: 0 },
+  force: { symbol: 'kN', factor: 1 / 1000, digits: 2 },
+  energy: { symbol: 'kWh', factor: 1 / 1000, digits: 1 },
+  voltage: { symbol: 'V', factor: 1, digits: 0 },
+  current: { symbol: 'A', factor: 1, digits: 0 },
+  resistance: { symbol: 'mΩ', factor: 1000, digits: 1 },
+  duration: { symbol: 's', factor: 1, digits: 1 },
+  hours: { symbol: 'h', factor: 1, digits: 1 },
+  share: { symbol: '%', factor: 100, digits: 1 },
+  grade: { symbol: '%', factor: 100, digits: 0 },
+  ratio: { symbol: ': 1', factor: 1, digits: 2 },
+  consumption: { symbol: 'kWh/100 km', factor: 1 / 10, digits: 1 },
+  rotation: { symbol: 'rpm', factor: 1, digits: 0 },
+  temperature: { symbol: '°C', factor: 1, digits: 0 },
+  count: { symbol: '', factor: 1, digits: 0 },
+  money: { symbol: '€', factor: 1 / 100, digits: 0 },
+  date: { symbol: '', factor: 1, digits: 0 },
+  insulation: { symbol: 'kΩ', factor: 1, digits: 0 },
+  area: { symbol: 'm²', factor: 1, digits: 2 },
+  coefficient: { symbol: '', factor: 1, digits: 3 },
+  density: { symbol: 'kg/m³', factor: 1, digits: 3 },
+  acceleration: { symbol: 'm/s²', factor: 1, digits: 2 },
+};
+
+const UK: Partial<Record<QuantityKind, Unit>> = {
+  distance: { symbol: 'miles', factor: 1 / KM_PER_MILE, digits: 0 },
+  speed: { symbol: 'mph', factor: 1 / KM_PER_MILE, digits: 0 },
+  power: { symbol: 'bhp', factor: 1 / WATTS_PER_HP, digits: 0 },
+  torque: { symbol: 'lb·ft', factor: 1 / NM_PER_LBFT, digits: 0 },
+  consumption: { symbol: 'mi/kWh', factor: 1000 / KM_PER_MILE, digits: 1, inverse: true },
+};
+
+const US: Partial<Record<QuantityKind, Unit>> = {
+  ...UK,
+  power: { symbol: 'hp', factor: 1 / WATTS_PER_HP, digits: 0 },
+  mass: { symbol: 'lb', factor: 1 / KG_PER_LB, digits: 0 },
+  consumption: { symbol: 'Wh/mi', factor: KM_PER_MILE, digits: 0 },
+};
+
+/** The unit a person with this unit set reads for this kind. */
+export function unitOf(kind: QuantityKind, set: UnitSet): Unit {
+  if (set === 'uk') return UK[kind] ?? METRIC[kind];
+  if (set === 'us') return US[kind] ?? METRIC[kind];
+  return METRIC[kind];
+}
+
+/** Base value → number in the person's unit. Inverse units of zero give Infinity. */
+export function toShown(base: number, kind: QuantityKind, set: UnitSet): number {
+  const unit = unitOf(kind, set);
+  return unit.inverse ? unit.factor / base : base * unit.factor;
+}
+
+/** Number in the person's unit → base value. The inverse of `toShown`. */
+export function toBase(shown: number, kind: QuantityKind, set: UnitSet): number {
+  const unit = unitOf(kind, set);
+  return unit.inverse ? unit.factor / shown : shown / unit.factor;
+}

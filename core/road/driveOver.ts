@@ -1,0 +1,132 @@
+import { type RoadVehicle, roadForces } from './roadLoad.ts';
+import { type Trace, traceDistanceM } from './trace.ts';
+
+/** How the drive turns battery power into wheel power and back. */
+export interface DriveLine {
+  /** Gears and joints between motor and wheel, 0..1. */
+  readonly gearEfficiency: number;
+  /** Motor and inverter, 0..1. */
+  readonly motorEfficiency: number;
+  /** Most battery power the drive may take, W. */
+  readonly maxPowerW: number;
+  /** Most power it may put back, W; 0 switches regeneration off. */
+  readonly regenPowerW: number;
+  /** Share of the braking work that goes through the driven wheels' motor, 0..1. */
+  readonly regenShare: number;
+  readonly auxiliaryW: number;
+}
+
+/** Where the energy of a use went, Wh, and what the pack saw. Battery out − in = the sum of the parts. */
+export interface UseResult {
+  readonly distanceKm: number;
+  readonly durationS: number;
+  readonly batteryWh: number;
+  readonly airWh: number;
+  readonly tyresWh: number;
+  /** Hills and speed changes that braking did not give back. */
+  readonly brakesWh: number;
+  readonly hillsWh: number;
+  readonly driveLossWh: number;
+  readonly auxiliaryWh: number;
+  readonly recoveredWh: number;
+  readonly meanPowerW: number;
+  readonly rmsPowerW: number;
+  /** Highest mean over any 30 s, W. */
+  readonly peak30sPowerW: number;
+  /** Seconds in which the drive could not give what the trace asked. */
+  readonly shortS: number;
+}
+
+/**
+ * Drives the trace second by second with mid-point speeds: wheel force = road forces + m·k·Δv; battery power =
+ * wheel power/(η_gear·η_motor) + auxiliaries, and on braking wheel power·η·share back into the pack up to the limit
+ * (trade §5.2). Where the drive is too weak the missing work is left out and the second is counted in `shortS`.
+ */
+export function driveOver(trace: Trace, vehicle: RoadVehicle, drive: DriveLine): UseResult {
+  const { speedMs, grade } = trace;
+  const n = speedMs.length - 1;
+  const eta = drive.gearEfficiency * drive.motorEfficiency;
+  const inertia = vehicle.massKg * vehicle.rotationFactor;
+  const maxWheelW = drive.maxPowerW * eta;
+  const powers = new Float64Array(Math.max(n, 0));
+  let air = 0;
+  let tyres = 0;
+  let hills = 0;
+  let brakes = 0;
+  let loss = 0;
+  let recovered = 0;
+  let battery = 0;
+  let square = 0;
+  let short = 0;
+  for (let i = 0; i < n; i++) {
+    const v0 = speedMs[i]!;
+    const v1 = speedMs[i + 1]!;
+    const v = (v0 + v1) / 2;
+    const forces = roadForces(vehicle, v, grade[i]!);
+    const airW = forces.airN * v;
+    const tyresW = forces.tyresN * v;
+    const hillW = forces.hillN * v;
+    const inertiaW = inertia * (v1 - v0) * v;
+    let wheelW = airW + tyresW + hillW + inertiaW;
+    let batteryW = drive.auxiliaryW;
+    if (wheelW >= 0) {
+      if (wheelW > maxWheelW) {
+        short++;
+        wheelW = maxWheelW;
+      }
+      batteryW += wheelW / eta;
+      loss += wheelW / eta - wheelW;
+    } else {
+      const throughMotor = Math.min(-wheelW * drive.regenShare, drive.regenPowerW / eta);
+      const back = throughMotor * eta;
+      batteryW -= back;
+      recovered += back;
+      loss += throughMotor - back;
+      brakes += -wheelW - throughMotor;
+    }
+    air += airW;
+    tyres += tyresW;
+    hills += hillW + inertiaW - (airW + tyresW + hillW + inertiaW - wheelW);
+    battery += batteryW;
+    square += batteryW * batteryW;
+    powers[i] = batteryW;
+  }
+  const hour = 3600;
+  return {
+    distanceKm: traceDistanceM(trace) / 1000,
+    durationS: n,
+    batteryWh: battery / hour,
+    airWh: air / hour,
+    tyresWh: tyres / hour,
+    brakesWh: brakes / hour,
+    hillsWh: hills / hour,
+    driveLossWh: loss / hour,
+    auxiliaryWh: (drive.auxiliaryW * n) / hour,
+    recoveredWh: recovered / hour,
+    meanPowerW: n > 0 ? battery / n : 0,
+    rmsPowerW: n > 0 ? Math.sqrt(square / n) : 0,
+    peak30sPowerW: peakMean(powers, 30),
+    shortS: short,
+  };
+}
+
+function peakMean(powers: Float64Array, window: number): number {
+  const width = Math.min(window, powers.length);
+  if (width === 0) return 0;
+  let sum = 0;
+  let best = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i < powers.length; i++) {
+    sum += powers[i]!;
+    if (i >= width) sum -= powers[i - width]!;
+    if (i >= width - 1 && sum > best) best = sum;
+  }
+  return best / width;
+}
+
+/** Battery power to hold a steady speed on a grade, W; negative downhill power is braked away, not stored. */
+export function steadyBatteryPower(vehicle: RoadVehicle, drive: DriveLine, speedKmh: number, grade: number): number {
+  const v = speedKmh / 3.6;
+  const { airN, tyresN, hillN } = roadForces(vehicle, v, grade);
+  const wheel = Math.max(0, (airN + tyresN + hillN) * v);
+  return wheel / (drive.gearEfficiency * drive.motorEfficiency) + drive.auxiliaryW;
+}

@@ -1,0 +1,101 @@
+import type { Sourced } from '../quantity/sourced.ts';
+import type { VehicleFigureId } from './vehicleFigures.ts';
+
+/** All positions: x rearwards from the front axle line, y to the right of the middle, z up from the ground; mm. */
+export interface Position {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly zMm: number;
+}
+
+export interface MountingPoint extends Position {
+  readonly name: string;
+  readonly thread: string;
+  /** What used to hang there. */
+  readonly usedFor: string;
+  readonly loadN: number;
+  readonly source: Sourced['source'];
+}
+
+/** Space a box can go: envelope length (along the vehicle) × width × height about its centre. */
+export interface Bay extends Position {
+  readonly name: string;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly maxMassKg: number;
+  readonly inside: boolean;
+  readonly access: string;
+  readonly source: Sourced['source'];
+}
+
+export interface PassThrough {
+  readonly name: string;
+  readonly diameterMm: number;
+  readonly from: string;
+  readonly to: string;
+  readonly usedFor: string;
+}
+
+export interface RemovedItem {
+  readonly name: string;
+  readonly massKg: number;
+  readonly xMm: number;
+}
+
+export interface DrivelinePart {
+  readonly part: string;
+  readonly limitNm: number;
+  /** Which reductions lie between the motor shaft and this part. */
+  readonly after: 'motor' | 'gearbox' | 'final' | 'hub';
+}
+
+export interface Gearbox {
+  /** Forward gear ratios, first gear first; empty when the vehicle keeps no gearbox. */
+  readonly ratios: readonly number[];
+  readonly finalDrive: number;
+  /** Transfer case ratio in road use; 1 where there is none. */
+  readonly transfer: number;
+  /** Hub reduction; 1 where there is none. */
+  readonly hub: number;
+  /** Input shaft from clutch or motor. */
+  readonly spline: string;
+  /** Inner half shaft or propeller-shaft flange, where a drive without the gearbox couples. */
+  readonly shaftSpline: string;
+  readonly boltPattern: string;
+}
+
+/** Proportions that the drawing module needs beyond the plain dimensions. */
+export interface BodyShape {
+  readonly style: 'van' | 'bus' | 'lorry' | 'fourByFour' | 'tug' | 'open';
+  readonly frontOverhangMm: number;
+  readonly bonnetMm: number;
+  readonly bonnetHeightMm: number;
+  readonly screenRunMm: number;
+  /** Where the cab ends, from the bumper; the full length for one-box bodies. */
+  readonly cabEndMm: number;
+}
+
+export interface Variant {
+  readonly id: string;
+  readonly makerName: string;
+  readonly modelName: string;
+  readonly name: string;
+  readonly yearFrom: number;
+  readonly yearTo: number;
+  readonly layout: 'front' | 'mid' | 'rear';
+  readonly drivenAxle: 'front' | 'rear' | 'both';
+  readonly cooling: 'radiator' | 'air';
+  readonly brakeServo: 'none' | 'engineVacuum' | 'other';
+  readonly steering: 'manual' | 'enginePump';
+  readonly systemVoltage: 12 | 24;
+  readonly tyre: string;
+  readonly shape: BodyShape;
+  readonly figures: Readonly<Record<VehicleFigureId, Sourced>>;
+  readonly gearbox: Gearbox;
+  readonly driveline: readonly DrivelinePart[];
+  readonly removed: readonly RemovedItem[];
+  readonly mountingPoints: readonly MountingPoint[];
+  readonly bays: readonly Bay[];
+  readonly passThroughs: readonly PassThrough[];
+}
