@@ -1,0 +1,84 @@
+import Joi from 'joi';
+import { BRIEF_KIND_IDS, BRIEF_KINDS, type BriefKind, type BriefLine, type ShareSchool } from '../core/brief/lines.ts';
+import { isoDay } from '../core/quantity/format.ts';
+import { faultAt, number, text, version } from './fields.ts';
+
+export interface StoredBriefLine extends BriefLine {
+  readonly version: number;
+}
+
+export interface BriefLineBody {
+  readonly kind: BriefKind;
+  readonly firm: boolean;
+  readonly amount: number | null;
+  readonly school: ShareSchool | null;
+  readonly tolerance: number | null;
+  readonly text: string;
+  readonly done: boolean;
+}
+
+const NO_AMOUNT: readonly BriefKind[] = ['reversible', 'axleShare', 'free'];
+const OPTIONAL_AMOUNT: readonly BriefKind[] = ['grossMass'];
+/** Amounts in base units that make sense per kind: [least, most]. */
+const SPAN: Partial<Record<BriefKind, readonly [number, number]>> = {
+  rangeRound: [1, 2000],
+  rangeCycle: [1, 2000],
+  rangeConstant: [1, 2000],
+  time0to20: [0.5, 120],
+  time0to50: [1, 120],
+  topSpeed: [5, 250],
+  hillStart: [0.01, 1],
+  grossMass: [200, 40_000],
+  overnightCharge: [0.2, 72],
+  priceCeiling: [10_000, 100_000_000],
+  readyBy: [20_000, 60_000],
+};
+
+/** Does this kind of line carry an amount? `optional` where the vehicle's plate stands in. */
+export function amountOf(kind: BriefKind): 'needed' | 'optional' | 'none' {
+  if (NO_AMOUNT.includes(kind)) return 'none';
+  return OPTIONAL_AMOUNT.includes(kind) ? 'optional' : 'needed';
+}
+
+/** Per-kind rules that a plain field schema cannot say. */
+function ruleOfKind(value: BriefLineBody, helpers: Joi.CustomHelpers): BriefLineBody | Joi.ErrorReport {
+  const wants = amountOf(value.kind);
+  if (wants === 'needed' && value.amount === null)
+    return faultAt(helpers, 'amount', 'Amount', 'is needed for this line');
+  const span = SPAN[value.kind];
+  if (span && value.amount !== null && (value.amount < span[0] || value.amount > span[1])) {
+    return faultAt(helpers, 'amount', 'Amount', 'is outside what can be: check the number and its unit');
+  }
+  if (value.kind === 'axleShare' && (value.school === null || value.tolerance === null)) {
+    return faultAt(helpers, 'school', 'Axle shares', 'need a school and a tolerance');
+  }
+  if (value.kind === 'free' && value.text === '') return faultAt(helpers, 'text', 'Wish', 'is needed in words');
+  return value;
+}
+
+const fields = {
+  kind: Joi.string()
+    .valid(...BRIEF_KIND_IDS)
+    .label('Kind of line')
+    .required(),
+  firm: Joi.boolean().label('Firm').required(),
+  amount: number('Amount', -1e9, 1e9).allow(null).required(),
+  school: Joi.string().valid('equal', 'original').allow(null).label('School').required(),
+  tolerance: number('Tolerance', 0.001, 0.2).allow(null).required(),
+  text: text('Words', 300).allow('').required(),
+  done: Joi.boolean().label('Done').required(),
+};
+
+export const briefLineSchema = Joi.object<BriefLineBody, true>(fields).custom(ruleOfKind);
+export const briefLineChangeSchema = Joi.object<BriefLineBody & { version: number }, true>({
+  ...fields,
+  version,
+}).custom(ruleOfKind);
+
+/** A ready-by date may not lie in the past when it is set. Null when all is well. */
+export function datePastProblem(line: Pick<BriefLineBody, 'kind' | 'amount'>, todayDay: number): string | null {
+  if (line.kind !== 'readyBy' || line.amount === null || line.amount >= todayDay) return null;
+  return `The date is in the past: today is ${isoDay(todayDay)}.`;
+}
+
+export const hasKind = (kind: string): kind is BriefKind => kind in BRIEF_KINDS;

@@ -1,0 +1,93 @@
+import Joi from 'joi';
+import type { StageState } from '../core/build/stageRules.ts';
+import type { StepLimit } from '../core/kit/kit.ts';
+import { faultAt, number, text, version } from './fields.ts';
+
+export const ENTRY_KINDS = ['work', 'rework', 'waiting', 'learning'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+export const REWORK_CAUSES = ['wrongDrawing', 'wrongPart', 'damaged', 'changedWish', 'ownMistake'] as const;
+export type ReworkCause = (typeof REWORK_CAUSES)[number];
+export const WAITING_CAUSES = ['part', 'bay', 'client', 'outsideFirm'] as const;
+
+export interface Reading {
+  readonly value: number;
+  readonly verdict: 'within' | 'under' | 'over';
+  readonly by: string;
+  readonly at: string;
+  readonly decidedBy: string | null;
+  readonly reason: string | null;
+}
+
+export interface StepRow {
+  readonly id: string;
+  readonly text: string;
+  readonly note: string;
+  readonly limit: StepLimit | null;
+  /** The newest reading; confirmations carry value 1. */
+  readonly reading: Reading | null;
+}
+
+export interface StageRow {
+  readonly id: string;
+  readonly key: string;
+  readonly name: string;
+  readonly after: readonly string[];
+  readonly hours: number;
+  readonly people: number;
+  readonly liveHv: boolean;
+  readonly needs: string;
+  readonly note: string;
+  readonly state: StageState;
+  readonly hvConfirmed: boolean;
+  readonly version: number;
+  readonly startedAt: string | null;
+  readonly finishedAt: string | null;
+  readonly finishedBy: string | null;
+  readonly hoursClocked: number;
+  readonly hoursRework: number;
+  readonly onIt: readonly {
+    readonly personId: string;
+    readonly initials: string;
+    readonly since: string;
+    readonly kind: EntryKind;
+  }[];
+  readonly steps: readonly StepRow[];
+}
+
+export interface ClockOn {
+  readonly kind: EntryKind;
+  readonly cause: string | null;
+}
+const CAUSES: Partial<Record<EntryKind, readonly string[]>> = { rework: REWORK_CAUSES, waiting: WAITING_CAUSES };
+export const clockOnSchema = Joi.object<ClockOn, true>({
+  kind: Joi.string()
+    .valid(...ENTRY_KINDS)
+    .label('Kind of time')
+    .required(),
+  cause: text('Cause', 40).allow(null).required(),
+}).custom((body: ClockOn, helpers) => {
+  const causes = CAUSES[body.kind];
+  if (causes && !causes.includes(body.cause ?? ''))
+    return faultAt(helpers, 'cause', 'Cause', `is needed for ${body.kind}`);
+  return causes ? body : { ...body, cause: null };
+});
+
+export interface ReadingBody {
+  readonly value: number;
+}
+export const readingSchema = Joi.object<ReadingBody, true>({ value: number('Measured value', -1e9, 1e9).required() });
+
+export interface ReasonBody {
+  readonly reason: string;
+}
+export const reasonSchema = Joi.object<ReasonBody, true>({ reason: text('Reason', 300).min(3).required() });
+
+export interface VersionBody {
+  readonly version: number;
+}
+export const versionSchema = Joi.object<VersionBody, true>({ version });
+
+export interface SnagBody {
+  readonly text: string;
+}
+export const snagSchema = Joi.object<SnagBody, true>({ text: text('Snag', 400).min(3).required() });

@@ -1,0 +1,93 @@
+import Joi from 'joi';
+
+/** Sentences a person reads at the field. `{{#label}}` is the field's own name. */
+const SENTENCES = {
+  'any.required': '{{#label}} is needed.',
+  'any.only': '{{#label}} is not one of the choices.',
+  'string.empty': '{{#label}} is needed.',
+  'string.base': '{{#label}} must be text.',
+  'string.max': '{{#label}} is too long: at most {{#limit}} characters.',
+  'string.min': '{{#label}} is too short: at least {{#limit}} characters.',
+  'string.pattern.name': '{{#label}} {{#name}}.',
+  'body.fault': '{{#field}} {{#name}}.',
+  'number.base': '{{#label}} must be a number, without unit or comma.',
+  'number.min': '{{#label}} must be at least {{#limit}}.',
+  'number.max': '{{#label}} must be at most {{#limit}}.',
+  'number.greater': '{{#label}} must be more than {{#limit}}.',
+  'number.integer': '{{#label}} must be a whole number.',
+  'number.unsafe': '{{#label}} is too large a number.',
+  'object.base': '{{#label}} is not in the right form.',
+  'object.unknown': '{{#label}} is not known here.',
+  'array.base': '{{#label}} must be a list.',
+  'array.max': '{{#label}} has too many entries: at most {{#limit}}.',
+};
+
+/** How every schema of the contract is applied, on both sides. */
+export const VALIDATION: Joi.ValidationOptions = {
+  abortEarly: false,
+  errors: { wrap: { label: false }, label: 'key' },
+  messages: SENTENCES,
+};
+
+/** A line of text. Control characters are refused: the database does not store them. */
+export const text = (label: string, max = 200) =>
+  Joi.string()
+    .trim()
+    .max(max)
+    // biome-ignore lint/suspicious/noControlCharactersInRegex: refusing them is the purpose
+    .pattern(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\ud800-\udfff]*$/u, {
+      name: 'has a character that cannot be stored',
+    })
+    .label(label);
+
+export const number = (label: string, min: number, max: number) => Joi.number().min(min).max(max).label(label);
+export const whole = (label: string, min: number, max: number) => Joi.number().integer().min(min).max(max).label(label);
+export const uuid = (label: string) =>
+  Joi.string()
+    .pattern(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, { name: 'is not an id' })
+    .label(label);
+/** Short readable ids of the library: wren-11, module-nmc-12. */
+export const slug = (label: string) =>
+  Joi.string()
+    .pattern(/^[a-z0-9][a-z0-9.-]{0,60}$/, { name: 'is not an id' })
+    .label(label);
+
+/** ISO date that exists: 2026-02-30 is refused. */
+export const isoDate = (label: string) =>
+  Joi.string()
+    .custom((value: string, helpers) => {
+      const parsed = /^\d{4}-\d{2}-\d{2}$/.test(value) ? new Date(`${value}T00:00:00Z`) : null;
+      const good =
+        parsed &&
+        !Number.isNaN(parsed.getTime()) &&
+        parsed.toISOString().startsWith(value) &&
+        value >= '1900' &&
+        value < '2200';
+      return good ? value : helpers.error('string.pattern.name', { name: 'is not a date like 2026-11-24' });
+    })
+    .label(label);
+
+/** Row version the change was made from; a stale one is answered with 409 and both sides. */
+export const version = whole('Version', 1, 2_000_000_000).required();
+
+/** Checks a value against a schema; `problems` maps field paths to one sentence each. */
+export function check<T>(schema: Joi.Schema<T>, value: unknown): { value: T; problems: Record<string, string> } {
+  const result = schema.validate(value, VALIDATION);
+  const problems: Record<string, string> = {};
+  for (const { path, message } of result.error?.details ?? []) problems[path.join('.')] ??= message;
+  return { value: result.value as T, problems };
+}
+
+/** Array types without `readonly`, as the schema library wants them. */
+export type Mutable<T> = T extends readonly (infer E)[]
+  ? Mutable<E>[]
+  : T extends object
+    ? { -readonly [K in keyof T]: Mutable<T[K]> }
+    : T;
+
+/** A fault that only the whole body shows, put at one of its fields. `sentence` follows the label. */
+export function faultAt(helpers: Joi.CustomHelpers, field: string, label: string, sentence: string): Joi.ErrorReport {
+  const path = [...(helpers.state.path ?? []), field];
+  const state = (helpers.state as unknown as { localize(path: unknown[]): Joi.State }).localize(path);
+  return helpers.error('body.fault', { field: label, name: sentence }, state);
+}

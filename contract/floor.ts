@@ -1,0 +1,80 @@
+import type { VehicleUse } from '../core/figures/slots.ts';
+import type { CoverChoice } from '../core/kit/kit.ts';
+import type { StoredBriefLine } from './brief.ts';
+import type { StoredDesign } from './design.ts';
+import type { JobState } from './job.ts';
+import type { VehicleInfo } from './vehicle.ts';
+
+export interface Place {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'bay' | 'bench' | 'hvRoom' | 'goodsIn' | 'parked' | 'outside';
+  readonly lift: boolean;
+  /** Position and size in the building, metres from its top left corner. */
+  readonly xM: number;
+  readonly yM: number;
+  readonly widthM: number;
+  readonly lengthM: number;
+}
+
+export interface FloorStage {
+  readonly name: string;
+  readonly state: 'waiting' | 'inHand' | 'stopped' | 'done';
+  readonly hours: number;
+  readonly liveHv: boolean;
+}
+
+/** A job that is not over yet, with just what the Floor draws and judges. */
+export interface FloorJob {
+  readonly number: string;
+  readonly title: string;
+  readonly state: JobState;
+  readonly placeId: string | null;
+  readonly vehicle: VehicleInfo;
+  readonly use: VehicleUse;
+  readonly brief: readonly StoredBriefLine[];
+  readonly design: StoredDesign | null;
+  readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
+  readonly cover: Readonly<Record<string, CoverChoice>>;
+  readonly stages: readonly FloorStage[];
+  readonly hoursClocked: number;
+  readonly waitingParts: readonly {
+    readonly componentId: string;
+    readonly due: string | null;
+    readonly state: 'missing' | 'ordered';
+  }[];
+  readonly openSnags: number;
+  readonly checksSigned: number;
+}
+
+export interface OnTheClock {
+  readonly personId: string;
+  readonly initials: string;
+  readonly name: string;
+  readonly jobNumber: string;
+  readonly stage: string;
+  readonly since: string;
+  readonly kind: string;
+  readonly liveHv: boolean;
+}
+
+export interface PersonToday {
+  readonly personId: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly role: string;
+  readonly hvUntil: string | null;
+  readonly hoursPlanned: number;
+  readonly workHours: number;
+  readonly liveHours: number;
+  readonly reworkHours: number;
+}
+
+export interface FloorData {
+  readonly now: string;
+  readonly building: { readonly widthM: number; readonly lengthM: number };
+  readonly places: readonly Place[];
+  readonly jobs: readonly FloorJob[];
+  readonly onTheClock: readonly OnTheClock[];
+  readonly people: readonly PersonToday[];
+}

@@ -1,0 +1,164 @@
+import Joi from 'joi';
+import type { VehicleUse } from '../core/figures/slots.ts';
+import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
+import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
+import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
+import { type BriefLineBody, briefLineSchema, type StoredBriefLine } from './brief.ts';
+import type { StageRow } from './build.ts';
+import type { StoredDesign } from './design.ts';
+import { faultAt, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
+import type { PartLine } from './parts.ts';
+import type { CheckResult } from './prove.ts';
+import type { VehicleInfo } from './vehicle.ts';
+
+export const JOB_STATES = [
+  'enquiry',
+  'sizing',
+  'waitingForClient',
+  'waitingForPart',
+  'building',
+  'proving',
+  'handedOver',
+  'cancelled',
+] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
+export interface JobRow {
+  readonly number: string;
+  readonly title: string;
+  readonly client: string;
+  readonly variantName: string;
+  readonly state: JobState;
+  readonly place: string | null;
+  readonly promised: string | null;
+  readonly stagesDone: number;
+  readonly stagesAll: number;
+  readonly hoursClocked: number;
+  readonly hoursPlanned: number;
+}
+
+export interface VerdictDecision {
+  readonly rule: string;
+  readonly subject: string;
+  readonly decision: 'accepted' | 'overridden';
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** One job, whole: the sheet that every step of the spine reads. */
+export interface JobSheet {
+  readonly id: string;
+  readonly number: string;
+  readonly title: string;
+  readonly state: JobState;
+  readonly version: number;
+  readonly client: { readonly name: string; readonly contact: string };
+  readonly vehicle: VehicleInfo;
+  readonly use: VehicleUse;
+  readonly brief: readonly StoredBriefLine[];
+  readonly designs: readonly StoredDesign[];
+  readonly chosenDesignId: string | null;
+  readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
+  readonly cover: Readonly<Record<string, CoverChoice>>;
+  readonly decisions: readonly VerdictDecision[];
+  readonly parts: readonly PartLine[];
+  readonly stages: readonly StageRow[];
+  readonly snags: readonly SnagRow[];
+  readonly checks: readonly CheckResult[];
+}
+
+export interface SnagRow {
+  readonly id: string;
+  readonly text: string;
+  readonly by: string;
+  readonly at: string;
+  readonly closedBy: string | null;
+  readonly closedAt: string | null;
+}
+
+export interface NewJob {
+  readonly clientName: string;
+  readonly clientContact: string;
+  readonly title: string;
+  readonly variantId: string;
+  readonly builtYear: number;
+  readonly chassisNumber: string;
+  readonly registration: string;
+  readonly colour: string;
+  readonly brief: readonly BriefLineBody[];
+}
+
+/** What is wrong with a chassis number, to follow the field's name; verdicts not listed are fine. */
+export const CHASSIS_SENTENCE: Record<string, string> = {
+  tooShortFor1981: 'has 17 characters from 1981 on: count again, or correct the year',
+  forbiddenLetters: 'of 17 characters has no I, O or Q, and only letters and digits',
+  empty: 'is needed: it is how the vehicle is known',
+};
+
+export const newJobSchema = Joi.object<Mutable<NewJob>, true>({
+  clientName: text('Client', 120).required(),
+  clientContact: text('Contact', 200).allow('').required(),
+  title: text('What it is', 80).required(),
+  variantId: slug('Model').required(),
+  builtYear: whole('Year built', 1900, 2100).required(),
+  chassisNumber: text('Chassis number', 40).allow('').required(),
+  registration: text('Registration', 20).allow('').required(),
+  colour: text('Colour', 40).allow('').required(),
+  brief: Joi.array().items(briefLineSchema).max(40).label('Brief').required(),
+}).custom((body: Mutable<NewJob>, helpers) => {
+  const sentence = CHASSIS_SENTENCE[judgeChassisNumber(body.chassisNumber, body.builtYear)];
+  return sentence ? faultAt(helpers, 'chassisNumber', 'Chassis number', sentence) : body;
+});
+
+export interface KitChoice {
+  readonly revisionId: string | null;
+  readonly options: readonly string[];
+  readonly version: number;
+}
+export const kitChoiceSchema = Joi.object<Mutable<KitChoice>, true>({
+  revisionId: slug('Kit revision').allow(null).required(),
+  options: Joi.array().items(slug('Option')).max(20).label('Options').required(),
+  version,
+});
+
+export interface CoverBody {
+  readonly function: string;
+  readonly way: CoverChoice['way'] | null;
+  readonly why: string;
+}
+export const coverSchema = Joi.object<CoverBody, true>({
+  function: Joi.string()
+    .valid(...VEHICLE_FUNCTIONS)
+    .label('Function')
+    .required(),
+  way: Joi.string()
+    .valid(...COVER_WAYS)
+    .allow(null)
+    .label('How it is covered')
+    .required(),
+  why: text('Why', 200).allow('').required(),
+}).custom((body: CoverBody, helpers) =>
+  body.way === 'notNeeded' && body.why === ''
+    ? faultAt(helpers, 'why', 'Why', 'is needed: say why it is not needed')
+    : body,
+);
+
+export interface DecisionBody {
+  readonly rule: string;
+  readonly subject: string;
+  readonly decision: 'accepted' | 'overridden';
+  readonly reason: string;
+}
+export const decisionSchema = Joi.object<DecisionBody, true>({
+  rule: text('Rule', 40).required(),
+  subject: text('Subject', 160).required(),
+  decision: Joi.string().valid('accepted', 'overridden').label('Decision').required(),
+  reason: text('Reason', 300).min(3).required(),
+});
+
+export interface ChooseBody {
+  readonly designId: string;
+  readonly version: number;
+}
+export const chooseSchema = Joi.object<ChooseBody, true>({ designId: uuid('Design').required(), version });

@@ -1,0 +1,10 @@
+import type { Component } from '../core/component/sheets.ts';
+import type { KitRevision } from '../core/kit/kit.ts';
+import type { Variant } from '../core/vehicle/variant.ts';
+
+/** Everything a design can be made from. Changes seldom, so it is fetched once and kept. */
+export interface LibraryData {
+  readonly variants: readonly Variant[];
+  readonly components: readonly (Component & { readonly onHand: number })[];
+  readonly kits: readonly KitRevision[];
+}

@@ -1,0 +1,49 @@
+import Joi from 'joi';
+import { faultAt, isoDate, slug, text, version, whole } from './fields.ts';
+
+export const PART_STATES = ['missing', 'ordered', 'inStores', 'fitted'] as const;
+export type PartState = (typeof PART_STATES)[number];
+
+export interface PartLine {
+  readonly id: string;
+  readonly componentId: string;
+  readonly quantity: number;
+  readonly from: 'kit' | 'design' | 'added';
+  readonly packedIn: string;
+  readonly state: PartState;
+  /** Day it is due, when ordered. */
+  readonly due: string | null;
+  readonly serial: string;
+  readonly fittedBy: string | null;
+  readonly fittedAt: string | null;
+  readonly version: number;
+}
+
+export interface PartChange {
+  readonly state: PartState;
+  readonly due: string | null;
+  readonly serial: string;
+  readonly version: number;
+}
+export const partChangeSchema = Joi.object<PartChange, true>({
+  state: Joi.string()
+    .valid(...PART_STATES)
+    .label('State')
+    .required(),
+  due: isoDate('Due day').allow(null).required(),
+  serial: text('Serial number', 60).allow('').required(),
+  version,
+}).custom((body: PartChange, helpers) => {
+  if (body.state === 'ordered' && body.due === null)
+    return faultAt(helpers, 'due', 'Due day', 'is needed for a part on order');
+  return body;
+});
+
+export interface NewPart {
+  readonly componentId: string;
+  readonly quantity: number;
+}
+export const newPartSchema = Joi.object<NewPart, true>({
+  componentId: slug('Component').required(),
+  quantity: whole('Quantity', 1, 500).required(),
+});

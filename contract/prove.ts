@@ -1,0 +1,32 @@
+import Joi from 'joi';
+import { CHECKS } from '../core/prove/index.ts';
+import { number, text } from './fields.ts';
+
+/** A signed check: what was seen, against which limit of which design version, by whom and when. Never changed. */
+export interface CheckResult {
+  readonly checkId: string;
+  readonly value: number;
+  readonly verdict: 'passed' | 'failed';
+  readonly limitMin: number | null;
+  readonly limitMax: number | null;
+  readonly limitSource: string;
+  readonly designName: string | null;
+  readonly designVersion: number | null;
+  readonly note: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface SignBody {
+  readonly checkId: string;
+  readonly value: number;
+  readonly note: string;
+}
+export const signSchema = Joi.object<SignBody, true>({
+  checkId: Joi.string()
+    .valid(...CHECKS.map((c) => c.id))
+    .label('Check')
+    .required(),
+  value: number('Measured value', -1e9, 1e9).required(),
+  note: text('Note', 300).allow('').required(),
+});

@@ -1,0 +1,64 @@
+import Joi from 'joi';
+import { SOURCES, type Sourced } from '../core/quantity/sourced.ts';
+import type { Weighing } from '../core/vehicle/state.ts';
+import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
+import { faultAt, number, text } from './fields.ts';
+
+export interface VehicleInfo {
+  readonly id: string;
+  readonly name: string;
+  readonly variantId: string;
+  readonly chassisNumber: string;
+  readonly registration: string;
+  readonly builtYear: number;
+  readonly colour: string;
+  readonly weighings: readonly (Weighing & { readonly id: string; readonly note: string })[];
+  readonly measured: Partial<Record<VehicleFigureId, Sourced>>;
+}
+
+export interface WeighingBody {
+  readonly frontLeftKg: number;
+  readonly frontRightKg: number;
+  readonly rearLeftKg: number;
+  readonly rearRightKg: number;
+  readonly state: 'asReceived' | 'stripped';
+  readonly note: string;
+}
+const corner = (label: string) => number(label, -100_000, 100_000).required();
+/** Impossible masses are named by the rule `weighingProblems`, which knows the ratings. */
+export const weighingSchema = Joi.object<WeighingBody, true>({
+  frontLeftKg: corner('Front left'),
+  frontRightKg: corner('Front right'),
+  rearLeftKg: corner('Rear left'),
+  rearRightKg: corner('Rear right'),
+  state: Joi.string().valid('asReceived', 'stripped').label('State').required(),
+  note: text('Note', 300).allow('').required(),
+});
+
+export interface VehicleFigureBody {
+  readonly figure: VehicleFigureId;
+  readonly value: number;
+  readonly source: Sourced['source'];
+}
+/** Spans in base units that a road vehicle of this trade can have. */
+const SPAN: Record<(typeof VEHICLE_FIGURES)[VehicleFigureId], readonly [number, number]> = {
+  mass: [1, 40_000],
+  length: [1, 20_000],
+  area: [0.3, 12],
+  coefficient: [0.003, 1.5],
+};
+export const vehicleFigureSchema = Joi.object<VehicleFigureBody, true>({
+  figure: Joi.string()
+    .valid(...VEHICLE_FIGURE_IDS)
+    .label('Figure')
+    .required(),
+  value: Joi.number().label('Value').required(),
+  source: Joi.string()
+    .valid(...SOURCES)
+    .label('Source')
+    .required(),
+}).custom((body: VehicleFigureBody, helpers) => {
+  const [least, most] = SPAN[VEHICLE_FIGURES[body.figure]];
+  if (body.value >= least && body.value <= most) return body;
+  return faultAt(helpers, 'value', 'Value', `cannot be: it must lie between ${least} and ${most}`);
+});

@@ -1,0 +1,88 @@
+import { hash } from '@node-rs/argon2';
+import { sql } from 'drizzle-orm';
+import { DEMO_PASSWORD } from '../server/config.ts';
+import type { Db, Tx } from '../server/db/connect.ts';
+import * as t from '../server/db/schema/index.ts';
+import { COMPONENTS } from './components.ts';
+import { KITS } from './kits.ts';
+import { loadJobs } from './loadJobs.ts';
+import { MODELS } from './models.ts';
+import { MAKERS, PEOPLE, PLACES, SUPPLIERS } from './workshop.ts';
+
+const DAY_MS = 86_400_000;
+const slug = (name: string) => name.toLowerCase().replace(/ /g, '-');
+export const dayFrom = (now: Date, days: number) => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10);
+
+/** Is this database still without a workshop? */
+export async function isEmpty(db: Db): Promise<boolean> {
+  const { rows } = await db.execute<{ some: boolean }>(sql`select exists (select 1 from person) as some`);
+  return !rows[0]?.some;
+}
+
+/** Throws away everything in the workshop's tables, sessions too. Only ever called for the sample. */
+export async function emptyAll(db: Db): Promise<void> {
+  const { rows } = await db.execute<{ name: string }>(
+    sql`select tablename as name from pg_tables where schemaname = 'public'`,
+  );
+  await db.execute(sql.raw(`truncate ${rows.map((row) => `"${row.name}"`).join(', ')} restart identity cascade`));
+}
+
+/** Loads the sample workshop as of `now`, in one transaction. `hashCost` is lowered by tests. */
+export async function loadDemo(db: Db, now: Date): Promise<void> {
+  // One hash for all: everybody in the sample has the same password, and hashing is slow on purpose.
+  const passwordHash = await hash(DEMO_PASSWORD);
+  await db.transaction(async (tx) => {
+    await loadPeople(tx, now, passwordHash);
+    await tx.insert(t.place).values([...PLACES]);
+    await loadLibrary(tx);
+    await loadJobs(tx, now);
+  });
+}
+
+async function loadPeople(tx: Tx, now: Date, passwordHash: string): Promise<void> {
+  for (const { hvDays, note, skills, ...person } of PEOPLE) {
+    const [row] = await tx
+      .insert(t.person)
+      .values({ ...person, skills: [...skills], passwordHash, demoNote: note })
+      .returning();
+    if (hvDays !== null)
+      await tx.insert(t.authorisation).values({ personId: row!.id, validUntil: dayFrom(now, hvDays) });
+  }
+}
+
+async function loadLibrary(tx: Tx): Promise<void> {
+  await tx.insert(t.maker).values(MAKERS.map((name) => ({ id: slug(name), name })));
+  for (const { id, maker, name, variants } of MODELS) {
+    await tx.insert(t.model).values({ id, makerId: slug(maker), name });
+    for (const {
+      id: variantId,
+      makerName: _,
+      modelName: __,
+      name: variantName,
+      mountingPoints,
+      bays,
+      passThroughs,
+      ...sheet
+    } of variants) {
+      await tx.insert(t.variant).values({ id: variantId, modelId: id, name: variantName, sheet });
+      await tx.insert(t.mountingPoint).values(mountingPoints.map((p) => ({ ...p, variantId })));
+      await tx.insert(t.bay).values(bays.map((b) => ({ ...b, variantId })));
+      await tx
+        .insert(t.passThrough)
+        .values(passThroughs.map(({ from, to, ...p }) => ({ ...p, fromPlace: from, toPlace: to, variantId })));
+    }
+  }
+  await tx.insert(t.supplier).values(SUPPLIERS.map((name) => ({ id: slug(name), name })));
+  await tx
+    .insert(t.component)
+    .values(
+      COMPONENTS.map(({ supplier, covers, ...rest }) => ({ ...rest, covers: [...covers], supplierId: slug(supplier) })),
+    );
+  for (const { id, name, modelId, revisions } of KITS) {
+    await tx.insert(t.kit).values({ id, name, modelId });
+    for (const { id: revisionId, revision, state, lines, ...body } of revisions) {
+      await tx.insert(t.kitRevision).values({ id: revisionId, kitId: id, revision, state, body });
+      await tx.insert(t.kitLine).values(lines.map((line, position) => ({ ...line, position, revisionId })));
+    }
+  }
+}

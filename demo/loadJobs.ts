@@ -1,0 +1,361 @@
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { USUAL_USE } from '../contract/use.ts';
+import { resolveDesign } from '../core/design/resolve.ts';
+import { createSheet } from '../core/figures/evaluate.ts';
+import { kitDesign, kitParts } from '../core/kit/kit.ts';
+import { judgeCheck } from '../core/prove/check.ts';
+import { CHECKS } from '../core/prove/index.ts';
+import { dayNumber } from '../core/quantity/format.ts';
+import { vehicleState } from '../core/vehicle/state.ts';
+import type { Tx } from '../server/db/connect.ts';
+import * as t from '../server/db/schema/index.ts';
+import { COMPONENTS } from './components.ts';
+import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
+import { KITS } from './kits.ts';
+import { dayFrom } from './load.ts';
+import { MODELS } from './models.ts';
+import { seeded } from './random.ts';
+import { PEOPLE } from './workshop.ts';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+const LIBRARY = new Map(COMPONENTS.map((part) => [part.id, part]));
+const VARIANTS = new Map(MODELS.flatMap((model) => model.variants).map((variant) => [variant.id, variant]));
+const REVISIONS = new Map(
+  KITS.flatMap((kit) =>
+    kit.revisions.map(
+      (revision) => [revision.id, { ...revision, kitId: kit.id, kitName: kit.name, modelName: '' }] as const,
+    ),
+  ),
+);
+
+const BLANK: DemoJob = {
+  ...JOBS[0]!,
+  corners: null,
+  kitRevisionId: null,
+  stagesDone: 99,
+  state: 'handedOver',
+  placeId: null,
+  brief: [],
+  snags: [],
+  onOrder: [],
+  onIt: [],
+  chosen: true,
+  checksSigned: 0,
+};
+
+interface Loading {
+  readonly tx: Tx;
+  readonly now: Date;
+  readonly people: ReadonlyMap<string, string>;
+  readonly random: () => number;
+}
+
+/** All jobs of the sample, oldest number first, so that numbers rise with time. */
+export async function loadJobs(tx: Tx, now: Date): Promise<void> {
+  const people = new Map(
+    (await tx.select({ id: t.person.id, signIn: t.person.signIn }).from(t.person)).map((p) => [p.signIn, p.id]),
+  );
+  const loading: Loading = { tx, now, people, random: seeded(7) };
+  const year = String(now.getUTCFullYear()).slice(2);
+  let running = 92;
+  const next = () => `${year}-${String(++running).padStart(3, '0')}`;
+  for (const old of FINISHED) {
+    const { kitRevisionId, title, client, variantId } = old;
+    const job: DemoJob = {
+      ...BLANK,
+      title,
+      client,
+      contact: '',
+      variantId,
+      year: old.year,
+      chassis: `${20_000 + running * 37}`,
+      kitRevisionId,
+      use: USUAL_USE,
+    };
+    await loadJob(loading, job, next(), old.daysAgo);
+  }
+  for (const job of [...JOBS].reverse()) await loadJob(loading, job, next(), job.state === 'handedOver' ? 24 : 14);
+}
+
+async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: number): Promise<void> {
+  const { tx, now, people } = loading;
+  const ilse = people.get('ilse')!;
+  const [client] = await tx.insert(t.client).values({ name: job.client, contact: job.contact }).returning();
+  const [vehicle] = await tx
+    .insert(t.vehicle)
+    .values({
+      clientId: client!.id,
+      variantId: job.variantId,
+      name: job.title,
+      chassisNumber: job.chassis,
+      registration: job.registration,
+      builtYear: job.year,
+      colour: job.colour,
+    })
+    .returning();
+  if (job.corners) {
+    const [frontLeftKg, frontRightKg, rearLeftKg, rearRightKg] = job.corners;
+    await tx.insert(t.weighing).values({
+      vehicleId: vehicle!.id,
+      frontLeftKg,
+      frontRightKg,
+      rearLeftKg,
+      rearRightKg,
+      state: 'asReceived',
+      note: 'half a tank, nobody in it',
+      byId: people.get('jory')!,
+      at: new Date(now.getTime() - (daysAgo + 2) * DAY_MS),
+    });
+  }
+  const promised = job.promisedDays === null ? null : dayFrom(now, job.promisedDays);
+  const [row] = await tx
+    .insert(t.job)
+    .values({
+      number,
+      vehicleId: vehicle!.id,
+      state: job.state,
+      placeId: job.placeId,
+      promised,
+      use: job.use,
+      kitRevisionId: job.kitRevisionId,
+      kitOptions: [...job.options],
+    })
+    .returning();
+  const today = dayNumber(dayFrom(now, 0));
+  const brief = job.brief.map((line, position) => ({
+    ...line,
+    amount: line.kind === 'readyBy' && line.amount !== null ? today + line.amount : line.amount,
+    jobId: row!.id,
+    position,
+  }));
+  if (brief.length > 0) await tx.insert(t.briefLine).values(brief);
+  const designId = await loadDesigns(tx, row!.id, job);
+  if (job.stagesDone > 0) await loadStages(loading, row!.id, job, daysAgo);
+  if (job.kitRevisionId && job.stagesDone > 0 && job.brief.length > 0) await loadParts(loading, row!.id, job);
+  if (job.checksSigned > 0 && designId) await loadChecks(loading, row!.id, job, designId);
+  for (const text of job.snags) await tx.insert(t.snag).values({ jobId: row!.id, text, byId: people.get('jory')! });
+  await tx
+    .insert(t.event)
+    .values({ personId: ilse, what: 'opened the job', resource: 'job', resourceId: row!.id, jobNumber: number });
+}
+
+function designOf(job: DemoJob) {
+  const revision = job.kitRevisionId ? REVISIONS.get(job.kitRevisionId) : undefined;
+  return revision ? kitDesign(revision, kitParts(revision, LIBRARY, job.variantId, job.options)) : null;
+}
+
+async function loadDesigns(tx: Tx, jobId: string, job: DemoJob): Promise<string | null> {
+  const inputs = designOf(job);
+  if (!inputs) return null;
+  const modules = inputs.boxes.reduce((sum, box) => sum + box.modules, 0);
+  const [first] = await tx
+    .insert(t.design)
+    .values({ jobId, name: `A, ${modules} modules`, inputs })
+    .returning();
+  if (job.variation) {
+    const { name, bay, modules: fewer } = job.variation;
+    const boxes = inputs.boxes.map((box) => (box.bay === bay ? { ...box, modules: fewer } : box));
+    await tx
+      .insert(t.design)
+      .values({ jobId, name, inputs: { ...inputs, boxes }, createdAt: new Date(Date.now() + 1000) });
+  }
+  if (job.chosen) await tx.update(t.job).set({ chosenDesignId: first!.id }).where(eq(t.job.id, jobId));
+  return first!.id;
+}
+
+async function loadStages(
+  { tx, now, people, random }: Loading,
+  jobId: string,
+  job: DemoJob,
+  daysAgo: number,
+): Promise<void> {
+  const template = REVISIONS.get(job.kitRevisionId ?? '')?.stages ?? [];
+  const doneCount = Math.min(job.stagesDone, template.length);
+  const hands = PEOPLE.filter((p) => p.role === 'technician').map((p) => p.signIn);
+  // Finished work fills working days backwards from the day the last stage was finished.
+  let cursor = new Date(now.getTime() - (job.state === 'handedOver' ? daysAgo : 1) * DAY_MS);
+  cursor.setUTCHours(16, 0, 0, 0);
+  const spans: { from: Date; to: Date }[] = [];
+  for (let i = doneCount - 1; i >= 0; i--) {
+    const hours = template[i]!.hours * (0.8 + 0.5 * random());
+    const share = Math.min(7.5, Math.max(0.5, hours / Math.max(1, template[i]!.people)));
+    if (cursor.getUTCHours() - share < 8)
+      cursor = new Date(cursor.getTime() - (cursor.getUTCDay() === 1 ? 3 : 1) * DAY_MS);
+    if (cursor.getUTCHours() - share < 8) cursor.setUTCHours(16, 0, 0, 0);
+    const from = new Date(cursor.getTime() - share * HOUR_MS);
+    spans[i] = { from, to: new Date(cursor) };
+    cursor = from;
+  }
+  for (const [position, { steps, after, ...own }] of template.entries()) {
+    const done = position < doneCount;
+    const inHand = position === doneCount && job.inHand;
+    const span = spans[position];
+    const lead = people.get(own.liveHv ? 'soren' : hands[Math.floor(random() * hands.length)]!)!;
+    const started = span?.from ?? (inHand ? new Date(now.getTime() - 2.4 * HOUR_MS) : null);
+    const [row] = await tx
+      .insert(t.stage)
+      .values({
+        ...own,
+        after: [...after],
+        jobId,
+        position,
+        state: done ? 'done' : inHand ? 'inHand' : 'waiting',
+        startedAt: started,
+        finishedAt: done ? span!.to : null,
+        finishedById: done ? lead : null,
+      })
+      .returning();
+    const stepRows = await tx
+      .insert(t.step)
+      .values(
+        steps.map(({ text, note, limit }, i) => ({
+          stageId: row!.id,
+          position: i,
+          text,
+          note,
+          limitMin: limit?.min ?? null,
+          limitMax: limit?.max ?? null,
+          limitKind: limit?.kind ?? null,
+        })),
+      )
+      .returning();
+    if (done && span) {
+      await tx.insert(t.reading).values(
+        stepRows.map((s) => ({
+          stepId: s.id,
+          value: goodValue(s.limitMin, s.limitMax, random),
+          verdict: 'within' as const,
+          byId: lead,
+          at: span.to,
+        })),
+      );
+      const rework = random() < 0.12;
+      const crew = own.people > 1 ? [lead, people.get(own.liveHv ? 'tove' : 'ravi')!] : [lead];
+      await tx.insert(t.timeEntry).values(
+        [...new Set(crew)].map((personId) => ({
+          personId,
+          stageId: row!.id,
+          kind: 'work' as const,
+          cause: null,
+          from: span.from,
+          to: span.to,
+        })),
+      );
+      if (rework)
+        await tx.insert(t.timeEntry).values({
+          personId: lead,
+          stageId: row!.id,
+          kind: 'rework',
+          cause: 'wrongDrawing',
+          from: span.to,
+          to: new Date(span.to.getTime() + 0.8 * HOUR_MS),
+        });
+    }
+    if (inHand) {
+      const since = new Date(now.getTime() - (1.2 + random()) * HOUR_MS);
+      for (const signIn of job.onIt)
+        await tx.insert(t.timeEntry).values({
+          personId: people.get(signIn)!,
+          stageId: row!.id,
+          kind: 'work',
+          cause: null,
+          from: since,
+          to: null,
+        });
+    }
+  }
+}
+
+/** A reading inside its limits, as a person would have written it. */
+function goodValue(min: number | null, max: number | null, random: () => number): number {
+  if (min === null && max === null) return 1;
+  if (min !== null && max !== null) return Math.round(min + (max - min) * (0.3 + 0.4 * random()));
+  if (min !== null) return Math.round(min * (1.2 + 0.5 * random()));
+  const limit = max ?? 0;
+  return limit < 0 ? Math.round(limit * 1.4) : Math.round(limit * (0.4 + 0.4 * random()) * 100) / 100;
+}
+
+async function loadParts({ tx, now, people }: Loading, jobId: string, job: DemoJob): Promise<void> {
+  const revision = REVISIONS.get(job.kitRevisionId!)!;
+  const stages = await tx.select().from(t.stage).where(eq(t.stage.jobId, jobId)).orderBy(asc(t.stage.position));
+  const done = stages.filter((s) => s.state === 'done').length / Math.max(1, stages.length);
+  const parts = kitParts(revision, LIBRARY, job.variantId, job.options);
+  for (const [i, { component, quantity, packedIn }] of parts.entries()) {
+    const due = job.onOrder.find(([id]) => id === component.id);
+    const fitted = !due && i / parts.length < done - 0.15;
+    await tx.insert(t.partLine).values({
+      jobId,
+      componentId: component.id,
+      quantity,
+      from: 'kit',
+      packedIn,
+      state: due ? 'ordered' : fitted || job.state === 'handedOver' ? 'fitted' : 'inStores',
+      due: due ? dayFrom(now, due[1]) : null,
+      fittedById: fitted || job.state === 'handedOver' ? people.get('jory')! : null,
+      fittedAt: fitted || job.state === 'handedOver' ? new Date(now.getTime() - 2 * DAY_MS) : null,
+    });
+    // What a line holds in stores stands on the shelf as well, beside the free stock of the sample.
+    if (!due && !fitted && job.state !== 'handedOver') {
+      await tx
+        .update(t.component)
+        .set({ onHand: sql`${t.component.onHand} + ${quantity}` })
+        .where(eq(t.component.id, component.id));
+    }
+  }
+}
+
+async function loadChecks({ tx, now, people }: Loading, jobId: string, job: DemoJob, designId: string): Promise<void> {
+  const variant = VARIANTS.get(job.variantId)!;
+  const inputs = designOf(job)!;
+  const [weighing] = await tx
+    .select()
+    .from(t.weighing)
+    .innerJoin(t.job, eq(t.job.vehicleId, t.weighing.vehicleId))
+    .where(and(eq(t.job.id, jobId)));
+  const weighed = weighing ? { ...weighing.weighing, by: '', at: '' } : null;
+  const work = {
+    labourHours: null,
+    rateCents: 0,
+    todayDay: 0,
+    latestPartDay: null,
+    remainingHours: null,
+    hoursPerDay: 13,
+  };
+  const sheet = createSheet(
+    resolveDesign({
+      design: inputs,
+      library: LIBRARY,
+      vehicle: vehicleState(variant, {}, weighed),
+      use: job.use,
+      newHoles: null,
+      work,
+    }),
+  );
+  for (const [i, check] of CHECKS.slice(0, job.checksSigned).entries()) {
+    const limit = check.limit(sheet);
+    if (!limit) continue;
+    const value = check.kind === null ? 1 : signedValue(limit.min, limit.max);
+    const { verdict } = judgeCheck(check, value, sheet);
+    if (verdict === 'noLimit') continue;
+    await tx.insert(t.checkResult).values({
+      jobId,
+      checkId: check.id,
+      value,
+      verdict,
+      limitMin: limit.min,
+      limitMax: limit.max,
+      limitSource: limit.source,
+      designId,
+      designName: 'A',
+      designVersion: 1,
+      byId: people.get('soren')!,
+      at: new Date(now.getTime() - (30 - i) * HOUR_MS),
+    });
+  }
+}
+
+function signedValue(min: number | null, max: number | null): number {
+  if (min !== null && max !== null) return (min + max) / 2;
+  return min !== null ? min * 1.25 : (max ?? 0) * 0.7;
+}

@@ -1,0 +1,224 @@
+import type { StageTemplate, StepTemplate } from '../core/kit/kit.ts';
+import type { QuantityKind } from '../core/quantity/kinds.ts';
+
+const see = (text: string, note = ''): StepTemplate => ({ text, note, limit: null });
+const measure = (
+  text: string,
+  kind: QuantityKind,
+  min: number | null,
+  max: number | null,
+  note = '',
+): StepTemplate => ({ text, note, limit: { kind, min, max } });
+
+type Brief = Pick<StageTemplate, 'key' | 'name' | 'hours' | 'steps'> & Partial<StageTemplate>;
+const stage = ({ after = [], people = 1, liveHv = false, needs = '', note = '', ...rest }: Brief): StageTemplate => ({
+  after,
+  people,
+  liveHv,
+  needs,
+  note,
+  ...rest,
+});
+
+/** What differs from kit to kit in the bolt-in stage network. */
+export interface StageFacts {
+  readonly cradleNm: readonly [number, number];
+  readonly boxNm: readonly [number, number];
+  readonly rearBox: boolean;
+  readonly liquid: boolean;
+  /** Hours relative to the smallest van. */
+  readonly size: number;
+  readonly fullV: number;
+}
+
+/** The bolt-in stage network of the trade (two technicians), with hours scaled to the vehicle. */
+export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: StageFacts): StageTemplate[] {
+  const h = (hours: number) => Math.round(hours * size * 2) / 2;
+  const boxes = rearBox ? ['rear-box'] : ['front-box'];
+  return [
+    stage({
+      key: 'receive',
+      name: 'Receive and weigh',
+      hours: 2,
+      needs: 'scales',
+      note: 'best stripped of doors and lids',
+      steps: [see('Four corner weights entered in Vehicle'), see('Mends and bends looked over, photographs taken')],
+    }),
+    stage({
+      key: 'strip',
+      name: 'Strip out engine, tank, exhaust',
+      after: ['receive'],
+      hours: h(8),
+      needs: 'lift',
+      note: 'what is kept, sold, returned: bagged and labelled. The vehicle tips when a heavy part leaves one end',
+      steps: [
+        see('Fuel drained by a licensed person, tank vented'),
+        see('Support under the far end before the engine is lowered'),
+        see('Kept parts bagged and labelled'),
+      ],
+    }),
+    stage({
+      key: 'clean',
+      name: 'Clean and chase threads',
+      after: ['strip'],
+      hours: 3,
+      note: 'crud in old holes ruins threads',
+      steps: [
+        see('All kit mounting threads chased and dry'),
+        measure('Worst thread, bolt by hand', 'count', 6, null, 'full turns before the spanner'),
+      ],
+    }),
+    stage({
+      key: 'run-looms',
+      name: liquid ? 'Run LV, HV looms and coolant lines' : 'Run LV and HV looms',
+      after: ['clean'],
+      hours: h(8),
+      note: 'first, while everything is open; no connector on until through',
+      steps: [see('HV apart from LV and communication'), measure('Clamp spacing, widest', 'length', null, 300)],
+    }),
+    stage({
+      key: 'front-box',
+      name: 'Front box in',
+      after: ['run-looms'],
+      hours: h(3),
+      people: 2,
+      needs: 'lift',
+      note: 'before the rear: the vehicle tips backwards on the lift',
+      steps: [see('Grease on threads'), measure('Torque, front box', 'torque', boxNm[0], boxNm[1], 'crosswise, twice')],
+    }),
+    ...(rearBox
+      ? [
+          stage({
+            key: 'rear-box',
+            name: 'Rear box and drive in',
+            after: ['front-box'],
+            hours: h(6),
+            people: 2,
+            needs: 'lift',
+            note: 'raise to within 5 mm before starting a bolt; grease; then torque',
+            steps: [
+              measure('Cradle gap before any bolt is started', 'length', null, 5),
+              measure('Torque, cradle, front pair', 'torque', cradleNm[0], cradleNm[1], 'crosswise, twice'),
+              measure('Torque, cradle, rear pair', 'torque', cradleNm[0], cradleNm[1]),
+            ],
+          }),
+        ]
+      : []),
+    stage({
+      key: 'clearance',
+      name: 'Clearance check, shift on slots',
+      after: boxes,
+      hours: 2,
+      note: 'full droop and bump',
+      steps: [
+        measure(
+          'Box to damper at full droop',
+          'length',
+          25,
+          null,
+          'a damper that only touches on full droop still counts',
+        ),
+        measure('Box to body, tightest', 'length', 10, null),
+      ],
+    }),
+    stage({
+      key: 'connectors',
+      name: 'Fit connectors, label, clamp',
+      after: ['clearance'],
+      hours: h(10),
+      needs: 'HV authorised',
+      note: 'HV apart from LV and communication',
+      steps: [
+        see('Every HV connector labelled, both ends'),
+        measure('Earth bond, worst enclosure', 'resistance', null, 0.1),
+      ],
+    }),
+    ...(liquid
+      ? [
+          stage({
+            key: 'cooling',
+            name: 'Cooling fill and bleed',
+            after: ['connectors'],
+            hours: 2,
+            note: 'both loops; coolant is for licensed people where local rules say so',
+            steps: [
+              see('No air after ten minutes of pumping'),
+              measure('Coolant, freezing point', 'temperature', null, -20),
+            ],
+          }),
+        ]
+      : []),
+    stage({
+      key: 'charger',
+      name: 'Charger, DC-DC, 12 V',
+      after: ['connectors'],
+      hours: 3,
+      steps: [measure('12 V battery before connecting', 'voltage', 12, 28), see('Charger breathing space free')],
+    }),
+    stage({
+      key: 'first-power',
+      name: 'First power',
+      after: ['charger', ...(liquid ? ['cooling'] : [])],
+      hours: 3,
+      people: 2,
+      liveHv: true,
+      needs: 'HV authorised, 2 people',
+      note: 'high voltage kills',
+      steps: [
+        measure('Insulation, plus to chassis', 'insulation', fullV / 10, null, '100 Ω per volt'),
+        measure('Insulation, minus to chassis', 'insulation', fullV / 10, null, '100 Ω per volt'),
+        see('Precharge curve recorded, contactors close in order'),
+      ],
+    }),
+    stage({
+      key: 'interior',
+      name: 'Interior, controls, gauges',
+      after: ['run-looms'],
+      hours: h(6),
+      steps: [see('Direction control and throttle tried'), see('Dials read right at both ends')],
+    }),
+    stage({
+      key: 'prove',
+      name: 'Prove standing',
+      after: ['first-power', 'interior'],
+      hours: h(5),
+      needs: 'HV authorised',
+      steps: [see('Standing checks of the sign-off sheet signed in Prove')],
+    }),
+    stage({
+      key: 'panels',
+      name: 'Panels and lids on',
+      after: ['prove'],
+      hours: 3,
+      note: 'only after things are known to work',
+      steps: [see('Lids seal, vents free')],
+    }),
+    stage({
+      key: 'align',
+      name: 'Align, corner weigh',
+      after: ['panels'],
+      hours: 2,
+      needs: 'alignment bay',
+      note: 'only with the full weight in',
+      steps: [see('Corner weights entered in Vehicle'), see('Tracking set')],
+    }),
+    stage({
+      key: 'road',
+      name: 'Road test',
+      after: ['align'],
+      hours: 3,
+      needs: 'seat belts, lights checked first',
+      steps: [
+        see('Brakes with the vacuum used up'),
+        measure('Motor temperature after the hill', 'temperature', null, 80),
+      ],
+    }),
+    stage({
+      key: 'hand-over',
+      name: 'Sign-off and hand over',
+      after: ['road'],
+      hours: 2,
+      steps: [see('Sign-off sheet printed and explained')],
+    }),
+  ];
+}

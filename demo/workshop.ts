@@ -1,0 +1,129 @@
+import type { Place } from '../contract/floor.ts';
+import type { Role } from '../contract/session.ts';
+
+export interface DemoPerson {
+  readonly signIn: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+  readonly skills: readonly string[];
+  /** Days from today until the high-voltage authorisation ends; null without one. */
+  readonly hvDays: number | null;
+  readonly note: string;
+}
+
+/** Eight made-up people. One of the two authorisations is about to run out. */
+export const PEOPLE: readonly DemoPerson[] = [
+  {
+    signIn: 'ilse',
+    name: 'Ilse Marrow',
+    initials: 'IM',
+    role: 'manager',
+    skills: ['mechanical'],
+    hvDays: null,
+    note: 'manager: sees and decides everything',
+  },
+  {
+    signIn: 'soren',
+    name: 'Soren Adaro',
+    initials: 'SA',
+    role: 'technician',
+    skills: ['electrical', 'software'],
+    hvDays: 210,
+    note: 'technician, HV authorised',
+  },
+  {
+    signIn: 'tove',
+    name: 'Tove Kerrin',
+    initials: 'TK',
+    role: 'technician',
+    skills: ['electrical', 'mechanical'],
+    hvDays: 12,
+    note: 'technician, HV authorisation about to run out',
+  },
+  {
+    signIn: 'jory',
+    name: 'Jory Opie',
+    initials: 'JO',
+    role: 'technician',
+    skills: ['mechanical'],
+    hvDays: null,
+    note: 'technician',
+  },
+  {
+    signIn: 'mabel',
+    name: 'Mabel Brandt',
+    initials: 'MB',
+    role: 'technician',
+    skills: ['mechanical', 'trim'],
+    hvDays: null,
+    note: 'technician',
+  },
+  {
+    signIn: 'ravi',
+    name: 'Ravi Dunmore',
+    initials: 'RD',
+    role: 'technician',
+    skills: ['fabrication'],
+    hvDays: null,
+    note: 'technician, fabrication',
+  },
+  {
+    signIn: 'petra',
+    name: 'Petra Lowen',
+    initials: 'PL',
+    role: 'technician',
+    skills: ['trim', 'electrical'],
+    hvDays: null,
+    note: 'technician, trim and looms',
+  },
+  {
+    signIn: 'odo',
+    name: 'Odo Finch',
+    initials: 'OF',
+    role: 'viewer',
+    skills: [],
+    hvDays: null,
+    note: 'bookkeeper: looks, changes nothing',
+  },
+];
+
+/** The building on the quay, metres from its top left corner. */
+export const PLACES: readonly Place[] = [
+  { id: 'bay-1', name: 'Bay 1', kind: 'bay', lift: true, xM: 0, yM: 0, widthM: 5.2, lengthM: 9.4 },
+  { id: 'bay-2', name: 'Bay 2', kind: 'bay', lift: true, xM: 5.2, yM: 0, widthM: 5.2, lengthM: 9.4 },
+  { id: 'bay-3', name: 'Bay 3', kind: 'bay', lift: false, xM: 10.4, yM: 0, widthM: 5.6, lengthM: 9.4 },
+  { id: 'bay-4', name: 'Bay 4, alignment', kind: 'bay', lift: false, xM: 16, yM: 0, widthM: 7, lengthM: 9.4 },
+  {
+    id: 'parked',
+    name: 'Parked, not started',
+    kind: 'parked',
+    lift: false,
+    xM: 0,
+    yM: 9.4,
+    widthM: 18.2,
+    lengthM: 5.6,
+  },
+  {
+    id: 'hv-room',
+    name: 'High-voltage room',
+    kind: 'hvRoom',
+    lift: false,
+    xM: 18.2,
+    yM: 9.4,
+    widthM: 4.8,
+    lengthM: 5.6,
+  },
+  { id: 'outside', name: 'Out of the building', kind: 'outside', lift: false, xM: 0, yM: 15, widthM: 23, lengthM: 3 },
+];
+
+export const MAKERS = ['Ostrel', 'Corvane', 'Pellow', 'Hollin'] as const;
+export const SUPPLIERS = [
+  'Skerry Cells',
+  'Holm Drives',
+  'Brae Switchgear',
+  'Fetlar Charging',
+  'Noost Cooling',
+  'Ayre Metalwork',
+  'Geo Fittings',
+] as const;

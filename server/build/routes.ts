@@ -1,0 +1,132 @@
+import { and, eq, isNull } from 'drizzle-orm';
+import { clockOnSchema, readingSchema, reasonSchema, snagSchema, versionSchema } from '../../contract/build.ts';
+import { job, kitRevision, snag, stage, step } from '../db/schema/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { jobByNumber } from '../jobs/queries.ts';
+import { notFound, ruleBroken } from '../problems.ts';
+import { clockOff, clockOn } from './clock.ts';
+import { confirmLive, decideReading, finishStage, takeReading } from './stageWork.ts';
+
+export const buildEndpoints = [
+  endpoint({
+    method: 'post',
+    path: '/jobs/:number/stages/from-kit',
+    may: 'manager',
+    answer: ({ change, params }) =>
+      change(async ({ tx, log }) => {
+        const stored = await jobByNumber(tx, params.number!);
+        const [revision] = stored.kitRevisionId
+          ? await tx.select().from(kitRevision).where(eq(kitRevision.id, stored.kitRevisionId))
+          : [];
+        if (!revision) throw ruleBroken('Take a kit in Match first: the stages come from its template.');
+        const template = revision.body.stages;
+        const rows = await tx
+          .insert(stage)
+          .values(
+            template.map(({ steps: _, ...own }, position) => ({
+              ...own,
+              after: [...own.after],
+              position,
+              jobId: stored.id,
+            })),
+          )
+          .returning();
+        const steps = rows.flatMap((row, i) =>
+          template[i]!.steps.map(({ text, note, limit }, position) => ({
+            stageId: row.id,
+            position,
+            text,
+            note,
+            limitMin: limit?.min ?? null,
+            limitMax: limit?.max ?? null,
+            limitKind: limit?.kind ?? null,
+          })),
+        );
+        if (steps.length > 0) await tx.insert(step).values(steps);
+        await log({
+          what: 'made the stages',
+          resource: 'stage',
+          id: stored.id,
+          job: stored.number,
+          after: { stages: rows.length },
+        });
+        return { stages: rows.length };
+      }),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/stages/:id/clock-on',
+    may: 'technician',
+    body: clockOnSchema,
+    answer: ({ change, params, body, person, now }) => change((c) => clockOn(c, params.id!, person, body, now())),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/clock-off',
+    may: 'technician',
+    answer: ({ change, person, now, today }) => change((c) => clockOff(c, person, now(), today)),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/stages/:id/confirm-live',
+    may: 'technician',
+    answer: ({ change, params, person, now, today }) => change((c) => confirmLive(c, params.id!, person, now(), today)),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/steps/:id/readings',
+    may: 'technician',
+    body: readingSchema,
+    answer: ({ change, params, body, person, now, today }) =>
+      change((c) => takeReading(c, params.id!, body.value, person, now(), today)),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/steps/:id/decision',
+    may: 'manager',
+    body: reasonSchema,
+    answer: ({ change, params, body, person, now }) =>
+      change((c) => decideReading(c, params.id!, body.reason, person, now())),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/stages/:id/finish',
+    may: 'technician',
+    body: versionSchema,
+    answer: ({ change, params, body, person, now, today }) =>
+      change((c) => finishStage(c, params.id!, body.version, person, now(), today)),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/jobs/:number/snags',
+    may: 'technician',
+    body: snagSchema,
+    answer: ({ change, params, body, person }) =>
+      change(async ({ tx, log }) => {
+        const stored = await jobByNumber(tx, params.number!);
+        const [row] = await tx.insert(snag).values({ jobId: stored.id, text: body.text, byId: person.id }).returning();
+        await log({ what: 'noted a snag', resource: 'snag', id: row!.id, job: stored.number, after: row });
+        return { id: row!.id };
+      }),
+  }),
+  endpoint({
+    method: 'post',
+    path: '/snags/:id/close',
+    may: 'technician',
+    answer: ({ change, params, person, now }) =>
+      change(async ({ tx, log }) => {
+        const [row] = await tx
+          .update(snag)
+          .set({ closedById: person.id, closedAt: now() })
+          .where(and(eq(snag.id, params.id!), isNull(snag.closedAt)))
+          .returning();
+        if (!row) {
+          const [there] = await tx.select({ id: snag.id }).from(snag).where(eq(snag.id, params.id!));
+          throw there ? ruleBroken('This snag is put right already.') : notFound('snag');
+        }
+        const [own] = await tx.select({ number: job.number }).from(job).where(eq(job.id, row.jobId));
+        await log({ what: 'put a snag right', resource: 'snag', id: row.id, job: own?.number, after: row });
+        return { id: row.id };
+      }),
+  }),
+];

@@ -1,0 +1,5 @@
+export * from './jobs.ts';
+export * from './library.ts';
+export * from './people.ts';
+export * from './vehicles.ts';
+export * from './work.ts';

@@ -1,0 +1,168 @@
+import { sql } from 'drizzle-orm';
+import {
+  type AnyPgColumn,
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import type { DesignInputs } from '../../../core/design/inputs.ts';
+import type { VehicleUse } from '../../../core/figures/slots.ts';
+import type { CoverChoice } from '../../../core/kit/kit.ts';
+import { component, kitRevision } from './library.ts';
+import { person } from './people.ts';
+import { vehicle } from './vehicles.ts';
+
+/** Parts of the building, with position and size in metres for the Floor. */
+export const place = pgTable('place', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  kind: text('kind', { enum: ['bay', 'bench', 'hvRoom', 'goodsIn', 'parked', 'outside'] }).notNull(),
+  lift: boolean('lift').notNull().default(false),
+  xM: doublePrecision('x_m').notNull(),
+  yM: doublePrecision('y_m').notNull(),
+  widthM: doublePrecision('width_m').notNull(),
+  lengthM: doublePrecision('length_m').notNull(),
+});
+
+export const job = pgTable(
+  'job',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    number: text('number').notNull().unique(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    state: text('state', {
+      enum: [
+        'enquiry',
+        'sizing',
+        'waitingForClient',
+        'waitingForPart',
+        'building',
+        'proving',
+        'handedOver',
+        'cancelled',
+      ],
+    }).notNull(),
+    placeId: text('place_id').references(() => place.id),
+    promised: date('promised'),
+    use: jsonb('use').$type<VehicleUse>().notNull(),
+    kitRevisionId: text('kit_revision_id').references(() => kitRevision.id),
+    kitOptions: text('kit_options').array().notNull().default([]),
+    cover: jsonb('cover').$type<Record<string, CoverChoice>>().notNull().default({}),
+    chosenDesignId: uuid('chosen_design_id').references((): AnyPgColumn => design.id),
+    version: integer('version').notNull().default(1),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    index('job_vehicle').on(t.vehicleId),
+    index('job_place').on(t.placeId),
+    index('job_kit').on(t.kitRevisionId),
+    index('job_design').on(t.chosenDesignId),
+    index('job_open').on(t.number).where(sql`${t.state} not in ('handedOver', 'cancelled')`),
+    check(
+      'job_state',
+      sql`${t.state} in ('enquiry','sizing','waitingForClient','waitingForPart','building','proving','handedOver','cancelled')`,
+    ),
+  ],
+);
+
+export const briefLine = pgTable(
+  'brief_line',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    position: integer('position').notNull(),
+    kind: text('kind').notNull(),
+    firm: boolean('firm').notNull(),
+    amount: doublePrecision('amount'),
+    school: text('school', { enum: ['equal', 'original'] }),
+    tolerance: doublePrecision('tolerance'),
+    text: text('text').notNull().default(''),
+    done: boolean('done').notNull().default(false),
+    /** Lines are dropped, not deleted. */
+    droppedAt: timestamp('dropped_at', { withTimezone: true }),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [index('brief_line_job').on(t.jobId)],
+);
+
+export const design = pgTable(
+  'design',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references((): AnyPgColumn => job.id),
+    name: text('name').notNull(),
+    inputs: jsonb('inputs').$type<DesignInputs>().notNull(),
+    version: integer('version').notNull().default(1),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index('design_job').on(t.jobId)],
+);
+
+export const partLine = pgTable(
+  'part_line',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    componentId: text('component_id')
+      .notNull()
+      .references(() => component.id),
+    quantity: integer('quantity').notNull(),
+    from: text('from', { enum: ['kit', 'design', 'added'] }).notNull(),
+    packedIn: text('packed_in').notNull().default(''),
+    state: text('state', { enum: ['missing', 'ordered', 'inStores', 'fitted'] })
+      .notNull()
+      .default('missing'),
+    due: date('due'),
+    serial: text('serial').notNull().default(''),
+    fittedById: uuid('fitted_by_id').references(() => person.id),
+    fittedAt: timestamp('fitted_at', { withTimezone: true }),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    index('part_line_job').on(t.jobId),
+    index('part_line_component').on(t.componentId),
+    index('part_line_fitted_by').on(t.fittedById),
+    check('part_line_quantity', sql`${t.quantity} > 0`),
+    check('part_line_state', sql`${t.state} in ('missing', 'ordered', 'inStores', 'fitted')`),
+    check('part_line_ordered_due', sql`${t.state} <> 'ordered' or ${t.due} is not null`),
+    check(
+      'part_line_fitted_who',
+      sql`${t.state} <> 'fitted' or (${t.fittedById} is not null and ${t.fittedAt} is not null)`,
+    ),
+  ],
+);
+
+export const verdictDecision = pgTable(
+  'verdict_decision',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    rule: text('rule').notNull(),
+    subject: text('subject').notNull(),
+    decision: text('decision', { enum: ['accepted', 'overridden'] }).notNull(),
+    reason: text('reason').notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index('verdict_decision_job').on(t.jobId), index('verdict_decision_by').on(t.byId)],
+);

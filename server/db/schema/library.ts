@@ -1,0 +1,180 @@
+import { sql } from 'drizzle-orm';
+import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import type { KitLine, KitRevision } from '../../../core/kit/kit.ts';
+import type { Variant } from '../../../core/vehicle/variant.ts';
+
+export const maker = pgTable('maker', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
+
+export const model = pgTable(
+  'model',
+  {
+    id: text('id').primaryKey(),
+    makerId: text('maker_id')
+      .notNull()
+      .references(() => maker.id),
+    name: text('name').notNull(),
+  },
+  (t) => [index('model_maker').on(t.makerId)],
+);
+
+/** Points, bays and pass-throughs have tables of their own; the rest of a variant is one sheet. */
+export type VariantSheet = Omit<
+  Variant,
+  'id' | 'makerName' | 'modelName' | 'name' | 'mountingPoints' | 'bays' | 'passThroughs'
+>;
+
+export const variant = pgTable(
+  'variant',
+  {
+    id: text('id').primaryKey(),
+    modelId: text('model_id')
+      .notNull()
+      .references(() => model.id),
+    name: text('name').notNull(),
+    sheet: jsonb('sheet').$type<VariantSheet>().notNull(),
+  },
+  (t) => [index('variant_model').on(t.modelId)],
+);
+
+const place = {
+  id: uuid('id').primaryKey().defaultRandom(),
+  variantId: text('variant_id')
+    .notNull()
+    .references(() => variant.id),
+  name: text('name').notNull(),
+};
+const position = {
+  xMm: doublePrecision('x_mm').notNull(),
+  yMm: doublePrecision('y_mm').notNull(),
+  zMm: doublePrecision('z_mm').notNull(),
+};
+
+export const mountingPoint = pgTable(
+  'mounting_point',
+  {
+    ...place,
+    ...position,
+    thread: text('thread').notNull(),
+    usedFor: text('used_for').notNull(),
+    loadN: doublePrecision('load_n').notNull(),
+    source: text('source').notNull(),
+  },
+  (t) => [index('mounting_point_variant').on(t.variantId)],
+);
+
+export const bay = pgTable(
+  'bay',
+  {
+    ...place,
+    ...position,
+    lengthMm: doublePrecision('length_mm').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    heightMm: doublePrecision('height_mm').notNull(),
+    maxMassKg: doublePrecision('max_mass_kg').notNull(),
+    inside: boolean('inside').notNull(),
+    access: text('access').notNull(),
+    source: text('source').notNull(),
+  },
+  (t) => [
+    index('bay_variant').on(t.variantId),
+    check('bay_size', sql`${t.lengthMm} > 0 and ${t.widthMm} > 0 and ${t.heightMm} > 0`),
+  ],
+);
+
+export const passThrough = pgTable(
+  'pass_through',
+  {
+    ...place,
+    diameterMm: doublePrecision('diameter_mm').notNull(),
+    fromPlace: text('from_place').notNull(),
+    toPlace: text('to_place').notNull(),
+    usedFor: text('used_for').notNull(),
+  },
+  (t) => [index('pass_through_variant').on(t.variantId)],
+);
+
+export const supplier = pgTable('supplier', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
+
+export const component = pgTable(
+  'component',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind').notNull(),
+    name: text('name').notNull(),
+    supplierId: text('supplier_id')
+      .notNull()
+      .references(() => supplier.id),
+    massKg: doublePrecision('mass_kg').notNull(),
+    lengthMm: doublePrecision('length_mm').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    heightMm: doublePrecision('height_mm').notNull(),
+    priceCents: integer('price_cents').notNull(),
+    leadDays: integer('lead_days').notNull(),
+    covers: text('covers').array().notNull().default([]),
+    highVoltage: boolean('high_voltage').notNull(),
+    sheet: jsonb('sheet').notNull(),
+    onHand: integer('on_hand').notNull().default(0),
+  },
+  (t) => [
+    index('component_supplier').on(t.supplierId),
+    check('component_price', sql`${t.priceCents} >= 0`),
+    check('component_mass', sql`${t.massKg} >= 0`),
+    check('component_on_hand', sql`${t.onHand} >= 0`),
+  ],
+);
+
+export const kit = pgTable(
+  'kit',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    modelId: text('model_id')
+      .notNull()
+      .references(() => model.id),
+  },
+  (t) => [index('kit_model').on(t.modelId)],
+);
+
+export type KitBody = Pick<
+  KitRevision,
+  'options' | 'layout' | 'torqueCapNm' | 'gear' | 'cover' | 'exclusions' | 'stages'
+>;
+
+export const kitRevision = pgTable(
+  'kit_revision',
+  {
+    id: text('id').primaryKey(),
+    kitId: text('kit_id')
+      .notNull()
+      .references(() => kit.id),
+    revision: text('revision').notNull(),
+    state: text('state', { enum: ['draft', 'released', 'withdrawn'] }).notNull(),
+    body: jsonb('body').$type<KitBody>().notNull(),
+  },
+  (t) => [
+    index('kit_revision_kit').on(t.kitId),
+    check('kit_revision_state', sql`${t.state} in ('draft', 'released', 'withdrawn')`),
+  ],
+);
+
+export const kitLine = pgTable(
+  'kit_line',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    revisionId: text('revision_id')
+      .notNull()
+      .references(() => kitRevision.id),
+    position: integer('position').notNull(),
+    componentId: text('component_id')
+      .notNull()
+      .references(() => component.id),
+    quantity: integer('quantity').notNull(),
+    packedIn: text('packed_in').notNull(),
+    appliesWhen: jsonb('applies_when').$type<KitLine['appliesWhen']>(),
+  },
+  (t) => [
+    index('kit_line_revision').on(t.revisionId),
+    index('kit_line_component').on(t.componentId),
+    check('kit_line_quantity', sql`${t.quantity} > 0`),
+  ],
+);

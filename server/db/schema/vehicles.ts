@@ -1,0 +1,85 @@
+import { sql } from 'drizzle-orm';
+import {
+  check,
+  doublePrecision,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { variant } from './library.ts';
+import { person } from './people.ts';
+
+export const client = pgTable('client', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  contact: text('contact').notNull().default(''),
+});
+
+export const vehicle = pgTable(
+  'vehicle',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    variantId: text('variant_id')
+      .notNull()
+      .references(() => variant.id),
+    name: text('name').notNull(),
+    chassisNumber: text('chassis_number').notNull(),
+    registration: text('registration').notNull().default(''),
+    builtYear: integer('built_year').notNull(),
+    colour: text('colour').notNull().default(''),
+  },
+  (t) => [index('vehicle_client').on(t.clientId), index('vehicle_variant').on(t.variantId)],
+);
+
+export const weighing = pgTable(
+  'weighing',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    frontLeftKg: doublePrecision('front_left_kg').notNull(),
+    frontRightKg: doublePrecision('front_right_kg').notNull(),
+    rearLeftKg: doublePrecision('rear_left_kg').notNull(),
+    rearRightKg: doublePrecision('rear_right_kg').notNull(),
+    state: text('state', { enum: ['asReceived', 'stripped'] }).notNull(),
+    note: text('note').notNull().default(''),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    index('weighing_vehicle').on(t.vehicleId),
+    index('weighing_by').on(t.byId),
+    check(
+      'weighing_positive',
+      sql`${t.frontLeftKg} > 0 and ${t.frontRightKg} > 0 and ${t.rearLeftKg} > 0 and ${t.rearRightKg} > 0`,
+    ),
+  ],
+);
+
+/** Figures of this very vehicle that stand in for the library's. */
+export const vehicleFigure = pgTable(
+  'vehicle_figure',
+  {
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    figure: text('figure').notNull(),
+    value: doublePrecision('value').notNull(),
+    source: text('source', { enum: ['measured', 'library', 'drawing', 'assumed'] }).notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.vehicleId, t.figure] }), index('vehicle_figure_by').on(t.byId)],
+);

@@ -1,0 +1,186 @@
+import { sql } from 'drizzle-orm';
+import {
+  bigserial,
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { design, job } from './jobs.ts';
+import { person } from './people.ts';
+
+export const stage = pgTable(
+  'stage',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    position: integer('position').notNull(),
+    key: text('key').notNull(),
+    name: text('name').notNull(),
+    after: text('after').array().notNull().default([]),
+    hours: doublePrecision('hours').notNull(),
+    people: integer('people').notNull(),
+    liveHv: boolean('live_hv').notNull(),
+    needs: text('needs').notNull().default(''),
+    note: text('note').notNull().default(''),
+    state: text('state', { enum: ['waiting', 'inHand', 'stopped', 'done'] })
+      .notNull()
+      .default('waiting'),
+    /** Live work: isolated, locked, waited, proved dead, second person present, confirmed by the authorised person. */
+    hvConfirmed: boolean('hv_confirmed').notNull().default(false),
+    startedAt: timestamp('started_at', { withTimezone: true }),
+    finishedAt: timestamp('finished_at', { withTimezone: true }),
+    finishedById: uuid('finished_by_id').references(() => person.id),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    uniqueIndex('stage_key_once').on(t.jobId, t.key),
+    index('stage_finished_by').on(t.finishedById),
+    check('stage_state', sql`${t.state} in ('waiting', 'inHand', 'stopped', 'done')`),
+    check(
+      'stage_done_who',
+      sql`${t.state} <> 'done' or (${t.finishedAt} is not null and ${t.finishedById} is not null)`,
+    ),
+  ],
+);
+
+export const step = pgTable(
+  'step',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    stageId: uuid('stage_id')
+      .notNull()
+      .references(() => stage.id),
+    position: integer('position').notNull(),
+    text: text('text').notNull(),
+    note: text('note').notNull().default(''),
+    limitMin: doublePrecision('limit_min'),
+    limitMax: doublePrecision('limit_max'),
+    limitKind: text('limit_kind'),
+  },
+  (t) => [index('step_stage').on(t.stageId)],
+);
+
+/** Readings are never changed; the newest one of a step counts. */
+export const reading = pgTable(
+  'reading',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    stepId: uuid('step_id')
+      .notNull()
+      .references(() => step.id),
+    value: doublePrecision('value').notNull(),
+    verdict: text('verdict', { enum: ['within', 'under', 'over'] }).notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    decidedById: uuid('decided_by_id').references(() => person.id),
+    decidedAt: timestamp('decided_at', { withTimezone: true }),
+    reason: text('reason'),
+  },
+  (t) => [
+    index('reading_step').on(t.stepId, t.id),
+    index('reading_by').on(t.byId),
+    index('reading_decided_by').on(t.decidedById),
+    check('reading_decided_why', sql`(${t.decidedById} is null) = (${t.reason} is null)`),
+  ],
+);
+
+export const timeEntry = pgTable(
+  'time_entry',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id),
+    stageId: uuid('stage_id')
+      .notNull()
+      .references(() => stage.id),
+    kind: text('kind', { enum: ['work', 'rework', 'waiting', 'learning'] }).notNull(),
+    cause: text('cause'),
+    from: timestamp('from', { withTimezone: true }).notNull().defaultNow(),
+    to: timestamp('to', { withTimezone: true }),
+  },
+  (t) => [
+    uniqueIndex('time_entry_one_open').on(t.personId).where(sql`${t.to} is null`),
+    index('time_entry_stage').on(t.stageId),
+    index('time_entry_person_from').on(t.personId, t.from),
+    check('time_entry_order', sql`${t.to} is null or ${t.to} >= ${t.from}`),
+    check('time_entry_cause', sql`${t.kind} not in ('rework', 'waiting') or ${t.cause} is not null`),
+  ],
+);
+
+export const snag = pgTable(
+  'snag',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    text: text('text').notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    closedById: uuid('closed_by_id').references(() => person.id),
+    closedAt: timestamp('closed_at', { withTimezone: true }),
+  },
+  (t) => [index('snag_job').on(t.jobId), index('snag_by').on(t.byId), index('snag_closed_by').on(t.closedById)],
+);
+
+/** Signed checks; a trigger keeps them as they were signed. A check done again is a further row. */
+export const checkResult = pgTable(
+  'check_result',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => job.id),
+    checkId: text('check_id').notNull(),
+    value: doublePrecision('value').notNull(),
+    verdict: text('verdict', { enum: ['passed', 'failed'] }).notNull(),
+    limitMin: doublePrecision('limit_min'),
+    limitMax: doublePrecision('limit_max'),
+    limitSource: text('limit_source').notNull(),
+    designId: uuid('design_id').references(() => design.id),
+    designName: text('design_name'),
+    designVersion: integer('design_version'),
+    note: text('note').notNull().default(''),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    index('check_result_job').on(t.jobId),
+    index('check_result_design').on(t.designId),
+    index('check_result_by').on(t.byId),
+  ],
+);
+
+/** Append-only: who changed what, before and after. Its insert tells every server (see the trigger). */
+export const event = pgTable(
+  'event',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    personId: uuid('person_id').references(() => person.id),
+    what: text('what').notNull(),
+    resource: text('resource').notNull(),
+    resourceId: text('resource_id').notNull(),
+    jobNumber: text('job_number'),
+    before: jsonb('before'),
+    after: jsonb('after'),
+  },
+  (t) => [index('event_job').on(t.jobNumber, t.id), index('event_person').on(t.personId)],
+);

@@ -1,0 +1,153 @@
+import { createRequire } from 'node:module';
+import PDFDocument from 'pdfkit';
+import type { JobSheet } from '../../contract/job.ts';
+import type { CheckResult } from '../../contract/prove.ts';
+import { CHECK_GROUPS, type Check, type CheckGroup } from '../../core/prove/check.ts';
+import { CHECKS } from '../../core/prove/index.ts';
+import { formatQuantity } from '../../core/quantity/format.ts';
+import type { UnitSet } from '../../core/quantity/units.ts';
+
+const require = createRequire(import.meta.url);
+const font = (name: string) => require.resolve(`@fontsource/barlow/files/barlow-latin-${name}-normal.woff`);
+const INK = '#15211e';
+const SOFT = '#566660';
+const HAIRLINE = '#c6d0cc';
+const RED = '#b3261e';
+
+const GROUP_NAME: Record<CheckGroup, string> = {
+  beforePower: 'Before power',
+  firstPower: 'First power',
+  topOfPack: 'Top of pack',
+  bottomOfPack: 'Bottom of pack',
+  charging: 'Charging',
+  falseAlarms: 'False alarms put in on purpose',
+  road: 'Road',
+  weigh: 'Weigh and align',
+};
+
+interface Print {
+  readonly workshop: string;
+  readonly timeZone: string;
+  readonly unitSet: UnitSet;
+  readonly printedAt: Date;
+}
+
+/** Barlow has no narrow no-break space; PDF text uses an ordinary one. */
+const plain = (text: string) => text.replace(/\u202f/g, ' ');
+
+function limitText(check: Check, result: CheckResult, set: UnitSet): string {
+  if (check.kind === null) return 'as described';
+  const show = (value: number) => formatQuantity(value, check.kind!, set);
+  const { limitMin, limitMax } = result;
+  if (limitMin !== null && limitMax !== null) return `${show(limitMin)} to ${show(limitMax)}`;
+  return limitMin !== null ? `at least ${show(limitMin)}` : `at most ${show(limitMax ?? 0)}`;
+}
+
+const valueText = (check: Check, value: number, set: UnitSet) =>
+  check.kind === null ? (value === 1 ? 'seen' : 'not as it should be') : formatQuantity(value, check.kind, set);
+
+/** The sign-off sheet as a PDF: every check, its newest signed result with limit, person and time, or "not signed". */
+export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 42,
+    info: { Title: `Sign-off sheet ${job.number}`, Author: print.workshop },
+  });
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const ended = new Promise<void>((done) => doc.on('end', () => done()));
+  doc.registerFont('text', font('400')).registerFont('strong', font('600'));
+  const when = (iso: string) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: print.timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(
+      new Date(iso),
+    );
+  const left = doc.page.margins.left;
+  const columns = { title: left, value: left + 210, limit: left + 290, who: left + 400 };
+  const right = doc.page.width - doc.page.margins.right;
+
+  doc
+    .fillColor(INK)
+    .font('strong')
+    .fontSize(18)
+    .text(plain(`Sign-off sheet ${job.number}, ${job.title}`));
+  const { vehicle } = job;
+  const about = [
+    `chassis ${vehicle.chassisNumber}`,
+    vehicle.registration,
+    `client ${job.client.name}`,
+    print.workshop,
+  ].filter(Boolean);
+  doc
+    .font('text')
+    .fontSize(9.5)
+    .fillColor(SOFT)
+    .text(plain(about.join(' · ')))
+    .moveDown(0.8);
+
+  const newest = new Map<string, CheckResult>();
+  for (const result of job.checks) if (!newest.has(result.checkId)) newest.set(result.checkId, result);
+
+  for (const group of CHECK_GROUPS) {
+    const checks = CHECKS.filter((check) => check.group === group);
+    if (checks.length === 0) continue;
+    if (doc.y > doc.page.height - 130) doc.addPage();
+    doc
+      .font('strong')
+      .fontSize(11.5)
+      .fillColor(INK)
+      .text(GROUP_NAME[group], left, doc.y + 6);
+    for (const check of checks) {
+      if (doc.y > doc.page.height - 90) doc.addPage();
+      const y = doc.y + 3;
+      const result = newest.get(check.id);
+      doc.font('text').fontSize(9.5).fillColor(INK).text(check.title, columns.title, y, { width: 205 });
+      let bottom = doc.y;
+      if (result) {
+        doc.font('strong').fillColor(result.verdict === 'passed' ? INK : RED);
+        doc.text(plain(valueText(check, result.value, print.unitSet)), columns.value, y, { width: 76 });
+        bottom = Math.max(bottom, doc.y);
+        doc
+          .font('text')
+          .fillColor(SOFT)
+          .text(plain(limitText(check, result, print.unitSet)), columns.limit, y, { width: 106 });
+        bottom = Math.max(bottom, doc.y);
+        const verdict = result.verdict === 'passed' ? '' : 'FAILED. ';
+        doc
+          .fillColor(INK)
+          .text(plain(`${verdict}${result.by}, ${when(result.at)}`), columns.who, y, { width: right - columns.who });
+        bottom = Math.max(bottom, doc.y);
+        const design = result.designName
+          ? `limit from design ${result.designName}, version ${result.designVersion}; `
+          : '';
+        const small = `${design}${result.limitSource}${result.note ? `. Note: ${result.note}` : ''}`;
+        doc
+          .fontSize(7.5)
+          .fillColor(SOFT)
+          .text(plain(small), columns.title, bottom, { width: right - left });
+        bottom = doc.y;
+      } else {
+        doc.fillColor(SOFT).text('not signed', columns.who, y);
+      }
+      bottom += 3;
+      doc.moveTo(left, bottom).lineTo(right, bottom).lineWidth(0.4).stroke(HAIRLINE);
+      doc.y = bottom;
+    }
+  }
+  const signed = CHECKS.filter((check) => newest.get(check.id)?.verdict === 'passed').length;
+  doc
+    .moveDown(1)
+    .font('strong')
+    .fontSize(10)
+    .fillColor(INK)
+    .text(
+      `${signed} of ${CHECKS.length} checks signed as passed. Printed ${when(print.printedAt.toISOString())}.`,
+      left,
+    );
+  doc.font('text').fontSize(8.5).fillColor(SOFT);
+  doc.text(
+    'This sheet records who checked what and when. Local rules on vehicle approval, electrical work and refrigerants come first; this is a working aid, not an approval.',
+  );
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,25 @@
+import { buildEndpoints } from './build/routes.ts';
+import { designEndpoints } from './designs/routes.ts';
+import type { Endpoint } from './endpoint.ts';
+import { floorEndpoints } from './floor/routes.ts';
+import { briefEndpoints } from './jobs/briefRoutes.ts';
+import { jobEndpoints } from './jobs/routes.ts';
+import { libraryEndpoints } from './library/routes.ts';
+import { partEndpoints } from './parts/routes.ts';
+import { proveEndpoints } from './prove/routes.ts';
+import { preferenceEndpoints } from './session/routes.ts';
+import { vehicleEndpoints } from './vehicles/routes.ts';
+
+/** Every address of the server besides sign-in and the live stream. */
+export const ENDPOINTS: readonly Endpoint[] = [
+  ...preferenceEndpoints,
+  ...libraryEndpoints,
+  ...floorEndpoints,
+  ...jobEndpoints,
+  ...briefEndpoints,
+  ...vehicleEndpoints,
+  ...designEndpoints,
+  ...partEndpoints,
+  ...buildEndpoints,
+  ...proveEndpoints,
+];

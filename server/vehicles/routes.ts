@@ -1,0 +1,84 @@
+import { vehicleFigureSchema, weighingSchema } from '../../contract/vehicle.ts';
+import { vehicleState } from '../../core/vehicle/state.ts';
+import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
+import { vehicleFigure, weighing } from '../db/schema/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { jobByNumber } from '../jobs/queries.ts';
+import { allVariants } from '../library/queries.ts';
+import { badInput, notFound } from '../problems.ts';
+import { vehicleById } from './queries.ts';
+
+const CORNER: Record<Corner, string> = {
+  frontLeftKg: 'Front left',
+  frontRightKg: 'Front right',
+  rearLeftKg: 'Rear left',
+  rearRightKg: 'Rear right',
+};
+
+export const vehicleEndpoints = [
+  endpoint({
+    method: 'post',
+    path: '/jobs/:number/weighings',
+    may: 'technician',
+    body: weighingSchema,
+    answer: ({ change, params, body, person }) =>
+      change(async ({ tx, log }) => {
+        const job = await jobByNumber(tx, params.number!);
+        const info = await vehicleById(tx, job.vehicleId);
+        const variant = (await allVariants(tx)).find((candidate) => candidate.id === info?.variantId);
+        if (!info || !variant) throw notFound('vehicle');
+        const { figures } = vehicleState(variant, info.measured, null);
+        const problems = weighingProblems(body, {
+          frontAxleRatingKg: figures.frontAxleRating.value,
+          rearAxleRatingKg: figures.rearAxleRating.value,
+          frontAxleMassKg: figures.frontAxleMass.value,
+          rearAxleMassKg: figures.rearAxleMass.value,
+        });
+        if (problems.length > 0) {
+          throw badInput(
+            Object.fromEntries(
+              problems.map((p) => {
+                if (p.problem === 'notPositive') return [p.corner, `${CORNER[p.corner]} must be more than 0 kg.`];
+                const [at, axle] = p.axle === 'front' ? ['frontRightKg', 'front'] : ['rearRightKg', 'rear'];
+                const sum = `The ${axle} axle adds up to ${Math.round(p.massKg)} kg`;
+                return p.problem === 'overTwiceRating'
+                  ? [at, `${sum}, over twice its rating of ${p.ratingKg} kg. Was it read in kg, one corner at a time?`]
+                  : [at, `${sum}, under a fifth of the usual ${p.libraryKg} kg. Was the scale set to zero?`];
+              }),
+            ),
+          );
+        }
+        const [row] = await tx
+          .insert(weighing)
+          .values({ ...body, vehicleId: info.id, byId: person.id })
+          .returning();
+        await log({ what: 'weighed the vehicle', resource: 'vehicle', id: info.id, job: job.number, after: row });
+        return { id: row!.id };
+      }),
+  }),
+  endpoint({
+    method: 'put',
+    path: '/jobs/:number/vehicle-figures',
+    may: 'technician',
+    body: vehicleFigureSchema,
+    answer: ({ change, params, body, person }) =>
+      change(async ({ tx, log }) => {
+        const job = await jobByNumber(tx, params.number!);
+        const before = (await vehicleById(tx, job.vehicleId))?.measured[body.figure] ?? null;
+        const values = { ...body, byId: person.id, at: new Date() };
+        await tx
+          .insert(vehicleFigure)
+          .values({ ...values, vehicleId: job.vehicleId })
+          .onConflictDoUpdate({ target: [vehicleFigure.vehicleId, vehicleFigure.figure], set: values });
+        await log({
+          what: `measured ${body.figure}`,
+          resource: 'vehicle',
+          id: job.vehicleId,
+          job: job.number,
+          before,
+          after: body,
+        });
+        return { figure: body.figure };
+      }),
+  }),
+];

@@ -1,0 +1,47 @@
+import { useMemo } from 'react';
+import useSWR from 'swr';
+import type { FloorData } from '../../contract/floor.ts';
+import type { JobRow, JobSheet } from '../../contract/job.ts';
+import type { LibraryData } from '../../contract/library.ts';
+import type { Library } from '../../core/design/resolve.ts';
+import type { KitRevision } from '../../core/kit/kit.ts';
+import type { Variant } from '../../core/vehicle/variant.ts';
+import { ask } from './client.ts';
+
+export const keys = {
+  floor: '/floor',
+  jobs: '/jobs',
+  job: (number: string) => `/jobs/${number}`,
+  library: '/library',
+};
+
+export const useFloor = () => useSWR<FloorData, Error>(keys.floor, ask, { refreshInterval: 60_000 });
+export const useJobs = () => useSWR<JobRow[], Error>(keys.jobs, ask);
+export const useJob = (number: string) => useSWR<JobSheet, Error>(keys.job(number), ask);
+
+export interface Shelves {
+  readonly data: LibraryData;
+  readonly components: Library;
+  readonly onHand: ReadonlyMap<string, number>;
+  readonly variants: ReadonlyMap<string, Variant>;
+  readonly kits: ReadonlyMap<string, KitRevision>;
+}
+
+/** The library, indexed; fetched once and asked for again only when it changed. */
+export function useLibrary(): { shelves: Shelves | null; error: Error | undefined } {
+  const { data, error } = useSWR<LibraryData, Error>(keys.library, ask, { revalidateOnFocus: false, revalidateIfStale: false });
+  const shelves = useMemo(
+    () =>
+      data
+        ? {
+            data,
+            components: new Map(data.components.map((part) => [part.id, part])),
+            onHand: new Map(data.components.map((part) => [part.id, part.onHand])),
+            variants: new Map(data.variants.map((variant) => [variant.id, variant])),
+            kits: new Map(data.kits.map((kit) => [kit.id, kit])),
+          }
+        : null,
+    [data],
+  );
+  return { shelves, error };
+}

@@ -1,0 +1,66 @@
+import type { LineJudgement } from '../../core/brief/judgeLine.ts';
+import { BRIEF_KINDS, type BriefKind, type BriefLine } from '../../core/brief/lines.ts';
+import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
+import type { UnitSet } from '../../core/quantity/units.ts';
+import { MISSING } from './figures.ts';
+
+export const BRIEF_NAME: Record<BriefKind, string> = {
+  rangeRound: 'Range on the round',
+  rangeCycle: 'Range on the R83 cycle',
+  rangeConstant: 'Range at steady speed',
+  time0to20: '0 to 20 km/h',
+  time0to50: '0 to 50 km/h',
+  topSpeed: 'Top speed',
+  hillStart: 'Hill start, laden',
+  grossMass: 'Gross mass within plate',
+  axleShare: 'Front axle share',
+  overnightCharge: 'Full charge overnight',
+  reversible: 'Reversible: no new holes',
+  priceCeiling: 'Price ceiling',
+  readyBy: 'Ready by',
+  free: 'In words',
+};
+
+export const SCHOOL_NAME = { equal: 'equal shares', original: 'as the maker had it' } as const;
+
+/** A figure of a brief line as a person reads it: charge times in hours and minutes, the rest with its unit. */
+export function briefFigure(kind: BriefKind, value: number, set: UnitSet): string {
+  const quantity = BRIEF_KINDS[kind].kind;
+  if (quantity === 'hours') return formatHours(value);
+  return formatQuantity(value, quantity, set);
+}
+
+/** What the line asks for, in words: "at least 120 km", "by 16 Dec". */
+export function wanted(line: BriefLine, target: number | null, set: UnitSet): string {
+  if (line.kind === 'free') return '';
+  if (line.kind === 'reversible') return 'nothing drilled, nothing cut';
+  if (target === null) return 'no figure to compare with yet';
+  const amount = briefFigure(line.kind, target, set);
+  if (line.kind === 'axleShare') {
+    const within = formatQuantity(line.tolerance ?? 0, 'share', set);
+    return `${SCHOOL_NAME[line.school ?? 'original']}: ${amount} ± ${within}`;
+  }
+  if (line.kind === 'readyBy') return `wanted by ${amount}`;
+  return BRIEF_KINDS[line.kind].compare === 'atLeast' ? `wanted at least ${amount}` : `at most ${amount}`;
+}
+
+/** How far it is met or missed: "51 km to spare", "12 kg over". Empty where there is nothing to compare. */
+export function byHowMuch({ line, margin, state }: LineJudgement, set: UnitSet): string {
+  if (margin === null || line.kind === 'reversible') return '';
+  const { kind, compare } = BRIEF_KINDS[line.kind];
+  const size = Math.abs(margin);
+  if (kind === 'date') {
+    const days = `${size.toFixed(0)} ${size === 1 ? 'day' : 'days'}`;
+    return state === 'broken' ? `${days} late` : `${days} in hand`;
+  }
+  const amount = kind === 'hours' ? formatHours(size) : formatQuantity(size, kind, set);
+  if (state !== 'broken') return `${amount} to spare`;
+  return compare === 'atLeast' ? `${amount} short` : `${amount} over`;
+}
+
+/** Right-hand figure of a line: value, or why there is none. */
+export function nowText({ line, value, reason, state }: LineJudgement, set: UnitSet): string {
+  if (line.kind === 'free') return state === 'met' ? 'done' : 'open';
+  if (value === null) return reason ? MISSING[reason] : 'measure';
+  return briefFigure(line.kind, value, set);
+}
