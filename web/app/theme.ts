@@ -38,4 +38,11 @@ export const theme: ThemeConfig = {
 };
 
 /** Colours for charts, which cannot read the style sheet. */
-export const CHART = { ink: '#15211e', soft: '#566660', hairline: '#c6d0cc', primary: '#1d5a51', wait: '#a56a00', tint: '#a9c4bd' };
+export const CHART = {
+  ink: '#15211e',
+  soft: '#566660',
+  hairline: '#c6d0cc',
+  primary: '#1d5a51',
+  wait: '#a56a00',
+  tint: '#a9c4bd',
+};

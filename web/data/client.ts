@@ -24,7 +24,12 @@ async function readProblem(response: Response): Promise<Problem> {
   try {
     return (await response.json()) as Problem;
   } catch {
-    return { type: '/problems/fault', title: 'Problem', status: response.status, detail: 'The server did not answer as it should. Try again.' };
+    return {
+      type: '/problems/fault',
+      title: 'Problem',
+      status: response.status,
+      detail: 'The server did not answer as it should. Try again.',
+    };
   }
 }
 
@@ -36,7 +41,12 @@ async function request(method: string, path: string, body?: unknown, key?: strin
   try {
     return await fetch(`/api${path}`, { method, headers, body: body === undefined ? undefined : JSON.stringify(body) });
   } catch {
-    throw new Refused({ type: '/problems/offline', title: 'Offline', status: 0, detail: 'The server cannot be reached. What you typed is kept; try again.' });
+    throw new Refused({
+      type: '/problems/offline',
+      title: 'Offline',
+      status: 0,
+      detail: 'The server cannot be reached. What you typed is kept; try again.',
+    });
   }
 }
 

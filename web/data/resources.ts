@@ -29,7 +29,10 @@ export interface Shelves {
 
 /** The library, indexed; fetched once and asked for again only when it changed. */
 export function useLibrary(): { shelves: Shelves | null; error: Error | undefined } {
-  const { data, error } = useSWR<LibraryData, Error>(keys.library, ask, { revalidateOnFocus: false, revalidateIfStale: false });
+  const { data, error } = useSWR<LibraryData, Error>(keys.library, ask, {
+    revalidateOnFocus: false,
+    revalidateIfStale: false,
+  });
   const shelves = useMemo(
     () =>
       data

@@ -7,7 +7,13 @@ import { ask, send, setCsrfToken } from './client.ts';
 const SessionContext = createContext<SessionInfo | null>(null);
 
 /** Knows who is signed in; shows nothing until the server has said so. */
-export function SessionProvider({ children, failed }: { children: ReactNode; failed: (retry: () => void) => ReactNode }) {
+export function SessionProvider({
+  children,
+  failed,
+}: {
+  children: ReactNode;
+  failed: (retry: () => void) => ReactNode;
+}) {
   const { data, error, mutate: again } = useSWR<SessionInfo, Error>('/session', ask, { revalidateOnFocus: false });
   useEffect(() => {
     if (data) setCsrfToken(data.csrfToken);

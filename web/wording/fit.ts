@@ -26,13 +26,42 @@ export const RULE_NAME: Record<RuleId, string> = {
 };
 
 export const FUNCTION_NAME: Record<VehicleFunction, string> = {
-  store: 'Store energy', monitor: 'Monitor cells', fuse: 'Fuse', switch: 'Switch', precharge: 'Precharge', isolate: 'Isolate by hand',
-  crashCut: 'Crash cut-off', senseCurrent: 'Sense current', watchInsulation: 'Watch insulation', invert: 'Invert', drive: 'Drive',
-  couple: 'Couple', mount: 'Mount', chargeAc: 'Charge AC', chargeDc: 'Charge DC', tellCharger: 'Tell the charger', feedLv: 'Feed 12 V',
-  keepLv: 'Keep 12 V', coolDrive: 'Cool drive', coolBattery: 'Cool battery', moveCoolant: 'Move coolant', heatCabin: 'Heat cabin',
-  demist: 'Demist', assistBrakes: 'Assist brakes', assistSteering: 'Assist steering', accelerate: 'Accelerate', direction: 'Direction',
-  control: 'Control', show: 'Show charge', interlock: 'Interlock', hvCables: 'HV cables', lvWire: 'LV wire', clamps: 'Clamps',
-  fixings: 'Fixings', labels: 'HV labels', drawings: 'Drawings',
+  store: 'Store energy',
+  monitor: 'Monitor cells',
+  fuse: 'Fuse',
+  switch: 'Switch',
+  precharge: 'Precharge',
+  isolate: 'Isolate by hand',
+  crashCut: 'Crash cut-off',
+  senseCurrent: 'Sense current',
+  watchInsulation: 'Watch insulation',
+  invert: 'Invert',
+  drive: 'Drive',
+  couple: 'Couple',
+  mount: 'Mount',
+  chargeAc: 'Charge AC',
+  chargeDc: 'Charge DC',
+  tellCharger: 'Tell the charger',
+  feedLv: 'Feed 12 V',
+  keepLv: 'Keep 12 V',
+  coolDrive: 'Cool drive',
+  coolBattery: 'Cool battery',
+  moveCoolant: 'Move coolant',
+  heatCabin: 'Heat cabin',
+  demist: 'Demist',
+  assistBrakes: 'Assist brakes',
+  assistSteering: 'Assist steering',
+  accelerate: 'Accelerate',
+  direction: 'Direction',
+  control: 'Control',
+  show: 'Show charge',
+  interlock: 'Interlock',
+  hvCables: 'HV cables',
+  lvWire: 'LV wire',
+  clamps: 'Clamps',
+  fixings: 'Fixings',
+  labels: 'HV labels',
+  drawings: 'Drawings',
 };
 
 export const WAY_NAME: Record<'kit' | 'gap' | CoverWay, string> = {
@@ -61,9 +90,13 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
     case 'voltageWindow':
       return `Pack ${left}, empty at full load to full; it takes ${right}.`;
     case 'mountingPoints':
-      return finding.right.value === null ? `Cradle hole at ${left}; this variant has no such point.` : `Cradle slot reaches ${left} behind the front axle; this variant's point is at ${right}.`;
+      return finding.right.value === null
+        ? `Cradle hole at ${left}; this variant has no such point.`
+        : `Cradle slot reaches ${left} behind the front axle; this variant's point is at ${right}.`;
     case 'boxInBay':
-      return finding.right.value === null ? `Made for the ${left} bay, which this variant does not have.` : `Box ${left}, bay ${right} the tightest way; 10 mm stay clear on each side.`;
+      return finding.right.value === null
+        ? `Made for the ${left} bay, which this variant does not have.`
+        : `Box ${left}, bay ${right} the tightest way; 10 mm stay clear on each side.`;
     case 'bayMass':
       return `Filled box ${left}; the bay may carry ${right}.`;
     case 'grossMass':
@@ -84,17 +117,23 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
 /** Margin with its sign in words, at the right of a finding. */
 export function marginText({ margin, work, verdict }: Finding, set: UnitSet): string {
   if (work && work.hours > 0 && verdict === 'afterWork' && !work.capNm) return `${work.hours} h`;
-  if (!margin || margin.kind === 'count') return verdict === 'measureFirst' ? 'measure' : margin && margin.value < 0 ? `${-margin.value} open` : '';
+  if (!margin || margin.kind === 'count')
+    return verdict === 'measureFirst' ? 'measure' : margin && margin.value < 0 ? `${-margin.value} open` : '';
   const amount = formatQuantity(Math.abs(margin.value), margin.kind, set);
   return margin.value < 0 ? `${amount} short` : `${amount} spare`;
 }
 
 /** What to do next about a finding; empty when nothing is to be done. */
 export function nextAction({ work, verdict, rule }: Finding, set: UnitSet): string {
-  if (work?.capNm) return `Cap the motor at ${formatQuantity(work.capNm, 'torque', set)} in software, ${work.hours} h to set and prove.`;
-  if (work?.functions) return `Settle ${work.functions.length} ${work.functions.length === 1 ? 'gap' : 'gaps'} below before anything is ordered.`;
+  if (work?.capNm)
+    return `Cap the motor at ${formatQuantity(work.capNm, 'torque', set)} in software, ${work.hours} h to set and prove.`;
+  if (work?.functions)
+    return `Settle ${work.functions.length} ${work.functions.length === 1 ? 'gap' : 'gaps'} below before anything is ordered.`;
   if (work && work.hours > 0) return `Adds ${work.hours} h.`;
-  if (verdict === 'measureFirst') return rule === 'boxInBay' || rule === 'mountingPoints' ? 'Measure on this vehicle: the spare is smaller than a drawing can be trusted.' : 'Weigh the vehicle: the spare is smaller than library masses can be trusted.';
+  if (verdict === 'measureFirst')
+    return rule === 'boxInBay' || rule === 'mountingPoints'
+      ? 'Measure on this vehicle: the spare is smaller than a drawing can be trusted.'
+      : 'Weigh the vehicle: the spare is smaller than library masses can be trusted.';
   if (verdict !== 'doesNotFit') return '';
   if (rule === 'mountingPoints') return 'Use another cradle, or another revision of the kit.';
   if (rule === 'boxInBay' || rule === 'bayMass') return 'Fewer modules in this bay, or another bay.';

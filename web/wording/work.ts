@@ -1,10 +1,10 @@
+import type { EntryKind, ReworkCause, StageRow } from '../../contract/build.ts';
 import type { JobState } from '../../contract/job.ts';
 import type { PartState } from '../../contract/parts.ts';
-import type { EntryKind, ReworkCause, StageRow } from '../../contract/build.ts';
-import type { CheckGroup, CheckLimit } from '../../core/prove/check.ts';
-import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import type { StepLimit } from '../../core/kit/kit.ts';
+import type { CheckGroup, CheckLimit } from '../../core/prove/check.ts';
 import { formatQuantity } from '../../core/quantity/format.ts';
+import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { type UnitSet, unitOf } from '../../core/quantity/units.ts';
 
 export const JOB_STATE_NAME: Record<JobState, string> = {
@@ -18,9 +18,24 @@ export const JOB_STATE_NAME: Record<JobState, string> = {
   cancelled: 'Cancelled',
 };
 
-export const PART_STATE_NAME: Record<PartState, string> = { missing: 'Missing', ordered: 'Ordered', inStores: 'In stores', fitted: 'Fitted' };
-export const STAGE_STATE_NAME: Record<StageRow['state'], string> = { waiting: 'not started', inHand: 'in hand', stopped: 'stopped', done: 'finished' };
-export const ENTRY_NAME: Record<EntryKind, string> = { work: 'Work', rework: 'Rework', waiting: 'Waiting', learning: 'Learning' };
+export const PART_STATE_NAME: Record<PartState, string> = {
+  missing: 'Missing',
+  ordered: 'Ordered',
+  inStores: 'In stores',
+  fitted: 'Fitted',
+};
+export const STAGE_STATE_NAME: Record<StageRow['state'], string> = {
+  waiting: 'not started',
+  inHand: 'in hand',
+  stopped: 'stopped',
+  done: 'finished',
+};
+export const ENTRY_NAME: Record<EntryKind, string> = {
+  work: 'Work',
+  rework: 'Rework',
+  waiting: 'Waiting',
+  learning: 'Learning',
+};
 export const REWORK_NAME: Record<ReworkCause, string> = {
   wrongDrawing: 'Wrong drawing',
   wrongPart: 'Wrong part',
@@ -28,7 +43,12 @@ export const REWORK_NAME: Record<ReworkCause, string> = {
   changedWish: 'Changed wish',
   ownMistake: 'Own mistake',
 };
-export const WAITING_NAME = { part: 'For a part', bay: 'For a bay', client: 'For the client', outsideFirm: 'For an outside firm' } as const;
+export const WAITING_NAME = {
+  part: 'For a part',
+  bay: 'For a bay',
+  client: 'For the client',
+  outsideFirm: 'For an outside firm',
+} as const;
 
 export const GROUP_NAME: Record<CheckGroup, string> = {
   beforePower: 'Before power',
@@ -42,14 +62,28 @@ export const GROUP_NAME: Record<CheckGroup, string> = {
 };
 
 /** Limits as a person says them: "62 to 70 N·m", "at least 25 mm". */
-export function limitText(limit: Pick<StepLimit, 'min' | 'max'> | Pick<CheckLimit, 'min' | 'max'>, kind: QuantityKind, set: UnitSet): string {
+export function limitText(
+  limit: Pick<StepLimit, 'min' | 'max'> | Pick<CheckLimit, 'min' | 'max'>,
+  kind: QuantityKind,
+  set: UnitSet,
+): string {
   const show = (value: number) => formatQuantity(value, kind, set, kind === 'resistance' ? { digits: 0 } : {});
   const [low, high] = unitOf(kind, set).inverse ? [limit.max, limit.min] : [limit.min, limit.max];
   if (low !== null && high !== null) return `${show(low)} to ${show(high)}`;
   return low !== null ? `at least ${show(low)}` : `at most ${show(high ?? 0)}`;
 }
 
-export const clock = (iso: string, timeZone: string) => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+export const clock = (iso: string, timeZone: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
 export const dayAndTime = (iso: string, timeZone: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
-export const dayText = (isoDate: string) => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short' }).format(new Date(`${isoDate}T12:00:00Z`));
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(iso));
+export const dayText = (isoDate: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short' }).format(
+    new Date(`${isoDate}T12:00:00Z`),
+  );

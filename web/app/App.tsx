@@ -1,0 +1,73 @@
+import { App as AntApp, Button, ConfigProvider } from 'antd';
+import { lazy, Suspense } from 'react';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { SessionProvider, useSession } from '../data/session.tsx';
+import { Shell } from './Shell.tsx';
+import { theme } from './theme.ts';
+
+const SignInPage = lazy(() => import('../places/signin/SignInPage.tsx'));
+const Floor = lazy(() => import('../places/floor/Floor.tsx'));
+const JobList = lazy(() => import('../places/jobs/JobList.tsx'));
+const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
+const JobPlace = lazy(() => import('../places/jobs/JobPlace.tsx'));
+const Bench = lazy(() => import('../places/jobs/build/Bench.tsx'));
+
+function Places() {
+  const { person } = useSession();
+  if (!person) {
+    return (
+      <Suspense fallback={null}>
+        <SignInPage />
+      </Suspense>
+    );
+  }
+  return (
+    <Shell>
+      <Suspense fallback={<div className="page soft">One moment …</div>}>
+        <Routes>
+          <Route path="/" element={<Floor />} />
+          <Route path="/jobs" element={<JobList />} />
+          <Route path="/jobs/new" element={<NewJob />} />
+          <Route path="/jobs/:number/bench" element={<Bench />} />
+          <Route path="/jobs/:number" element={<Navigate to="brief" replace />} />
+          <Route path="/jobs/:number/:step" element={<JobPlace />} />
+          <Route
+            path="*"
+            element={
+              <div className="page">
+                <h1>There is nothing at this address</h1>
+                <p>
+                  <a href="/">Back to the Floor</a>
+                </p>
+              </div>
+            }
+          />
+        </Routes>
+      </Suspense>
+    </Shell>
+  );
+}
+
+function Unreachable(retry: () => void) {
+  return (
+    <div className="page">
+      <h1>The server cannot be reached</h1>
+      <p className="soft">Is it still running? Start it with npm start.</p>
+      <Button onClick={retry}>Try again</Button>
+    </div>
+  );
+}
+
+export function App() {
+  return (
+    <ConfigProvider theme={theme} wave={{ disabled: true }}>
+      <AntApp style={{ height: '100%' }}>
+        <BrowserRouter>
+          <SessionProvider failed={Unreachable}>
+            <Places />
+          </SessionProvider>
+        </BrowserRouter>
+      </AntApp>
+    </ConfigProvider>
+  );
+}

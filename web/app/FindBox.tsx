@@ -1,0 +1,75 @@
+import { AutoComplete } from 'antd';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useFloor, useJobs, useLibrary } from '../data/resources.ts';
+import { JOB_STATE_NAME } from '../wording/work.ts';
+
+const MOST = 10;
+
+/** Finds jobs by number, vehicle, client or model, and parts by the jobs that wait for them. */
+export function FindBox() {
+  const navigate = useNavigate();
+  const [text, setText] = useState('');
+  const [asked, setAsked] = useState(false);
+  return (
+    <div className="find">
+      {asked ? (
+        <Finder text={text} setText={setText} go={(path) => navigate(path)} />
+      ) : (
+        <AutoComplete
+          id="find"
+          aria-label="Find a job, part or vehicle"
+          placeholder="Find a job, part or vehicle  /"
+          value={text}
+          onFocus={() => setAsked(true)}
+          style={{ width: '100%' }}
+        />
+      )}
+    </div>
+  );
+}
+
+function Finder({ text, setText, go }: { text: string; setText: (text: string) => void; go: (path: string) => void }) {
+  const { data: jobs } = useJobs();
+  const { data: floor } = useFloor();
+  const { shelves } = useLibrary();
+  const options = useMemo(() => {
+    const wanted = text.trim().toLowerCase();
+    if (!wanted) return [];
+    const found = (jobs ?? [])
+      .filter((job) => `${job.number} ${job.title} ${job.client} ${job.variantName}`.toLowerCase().includes(wanted))
+      .map((job) => ({
+        value: `/jobs/${job.number}/brief`,
+        label: `${job.number} ${job.title}, ${JOB_STATE_NAME[job.state].toLowerCase()}`,
+      }));
+    const parts = (floor?.jobs ?? []).flatMap((job) =>
+      job.waitingParts
+        .map((part) => ({ job, name: shelves?.components.get(part.componentId)?.name ?? part.componentId }))
+        .filter(({ name }) => name.toLowerCase().includes(wanted))
+        .map(({ name }) => ({
+          value: `/jobs/${job.number}/parts?${name}`,
+          label: `${name}: wanted by ${job.number} ${job.title}`,
+        })),
+    );
+    return [...found, ...parts].slice(0, MOST);
+  }, [text, jobs, floor, shelves]);
+  return (
+    <AutoComplete
+      id="find"
+      aria-label="Find a job, part or vehicle"
+      autoFocus
+      defaultActiveFirstOption
+      placeholder="Number, vehicle, client or part"
+      value={text}
+      options={options}
+      onSearch={setText}
+      onSelect={(path: string) => {
+        setText('');
+        go(path);
+        (document.activeElement as HTMLElement | null)?.blur();
+      }}
+      notFoundContent={text ? 'Nothing found.' : null}
+      style={{ width: '100%' }}
+    />
+  );
+}

@@ -1,0 +1,31 @@
+import { Modal } from 'antd';
+import { STEPS } from './steps.ts';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['/', 'find a job, vehicle or part'],
+  ['Alt F, Alt J', 'Floor, Jobs'],
+  [STEPS.map((step) => step.key).join(' '), STEPS.map((step) => step.name).join(', ')],
+  ['B', 'bench of this job'],
+  ['C', 'clock on or off'],
+  ['U', 'units: metric, UK road, US'],
+  ['W', 'show working of the focused figure'],
+  ['?', 'this list'],
+];
+
+export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Modal open={open} title="Keys" footer={null} onCancel={onClose} destroyOnHidden>
+      <table className="list">
+        <tbody>
+          {KEYS.map(([key, does]) => (
+            <tr key={key}>
+              <td className="strong">{key}</td>
+              <td>{does}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="soft small">Keys rest while you are typing.</p>
+    </Modal>
+  );
+}

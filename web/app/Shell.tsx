@@ -1,0 +1,72 @@
+import { Dropdown } from 'antd';
+import { type ReactNode, useState } from 'react';
+import { Link, NavLink, useNavigate } from 'react-router';
+import { UNIT_SETS, type UnitSet } from '../../core/quantity/units.ts';
+import { useLive } from '../data/live.ts';
+import { useFloor } from '../data/resources.ts';
+import { setUnitSet, signOut, usePerson } from '../data/session.tsx';
+import { FindBox } from './FindBox.tsx';
+import { KeyList } from './KeyList.tsx';
+import { SignInAgain } from './SignInAgain.tsx';
+import { useShellKeys } from './shellKeys.ts';
+
+const UNIT_NAME: Record<UnitSet, string> = { metric: 'Metric units', uk: 'UK road units', us: 'US units' };
+
+/** Top bar with the places, the finder and the person; the place below it. */
+export function Shell({ children }: { children: ReactNode }) {
+  const person = usePerson();
+  const navigate = useNavigate();
+  const [listOpen, setListOpen] = useState(false);
+  useLive();
+  const { data: floor } = useFloor();
+  const mine = floor?.onTheClock.find((entry) => entry.personId === person.id);
+  useShellKeys({ showKeys: () => setListOpen(true), clockedOnTo: mine?.jobNumber ?? null });
+  const items = [
+    ...UNIT_SETS.map((set) => ({ key: set, label: `${UNIT_NAME[set]}${set === person.unitSet ? ' ✓' : ''}` })),
+    { type: 'divider' as const },
+    { key: 'keys', label: 'Keys' },
+    { key: 'out', label: 'Sign out' },
+  ];
+  const choose = (key: string) => {
+    if (key === 'keys') setListOpen(true);
+    else if (key === 'out') void signOut().then(() => navigate('/'));
+    else void setUnitSet(key as UnitSet);
+  };
+  return (
+    <div className="shell">
+      <header className="bar">
+        <Link to="/" className="name">
+          Dajo
+        </Link>
+        <nav aria-label="Places">
+          <NavLink to="/" end className={({ isActive }) => (isActive ? 'here' : '')}>
+            Floor
+          </NavLink>
+          <NavLink to="/jobs" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Jobs
+          </NavLink>
+        </nav>
+        <div className="push">
+          <FindBox />
+          {mine ? (
+            <Link className="clock" to={`/jobs/${mine.jobNumber}/bench`}>
+              On {mine.jobNumber}
+            </Link>
+          ) : (
+            <span>{floor ? `${floor.onTheClock.length} clocked on` : ''}</span>
+          )}
+          <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => choose(key) }}>
+            <button type="button" className="menu" aria-label={`${person.name}, menu`}>
+              {person.initials} ▾
+            </button>
+          </Dropdown>
+        </div>
+      </header>
+      <main className="place" id="place">
+        {children}
+      </main>
+      <KeyList open={listOpen} onClose={() => setListOpen(false)} />
+      <SignInAgain />
+    </div>
+  );
+}

@@ -1,0 +1,157 @@
+import type { VehicleState } from '../../core/vehicle/state.ts';
+import { lengthsOf, type Point, sideOutline, sideWindow } from './outline.ts';
+import type { DrawnPart } from './parts.ts';
+
+export interface AxleText {
+  readonly text: string;
+  readonly say: string;
+  readonly over: boolean;
+}
+
+interface Props {
+  readonly vehicle: VehicleState;
+  readonly parts: readonly DrawnPart[];
+  readonly front: AxleText;
+  readonly rear: AxleText;
+  readonly middle: AxleText;
+  readonly centreX: number | null;
+  readonly onPick?: (key: string) => void;
+}
+
+const path = (points: readonly Point[], top: number) =>
+  `${points.map(([x, z], i) => `${i ? 'L' : 'M'} ${x} ${top - z}`).join(' ')} Z`;
+
+/** The vehicle from the side, to scale, with boxes, drive, mass centre, wheelbase and axle loads under the wheels. */
+export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX, onPick }: Props) {
+  const l = lengthsOf(vehicle);
+  const pad = 140;
+  const long = l.rearX - l.frontX + 2 * pad;
+  const top = l.height + 70;
+  // Text is sized in mm of the drawing; the drawing is wide, so text keeps the same look for long and short vehicles.
+  const letter = Math.max(long, 3600) / 46;
+  const below = letter * 5.4;
+  const stroke = long / 560;
+  const window = sideWindow(vehicle);
+  const measure = top + letter * 1.15;
+  return (
+    <svg
+      viewBox={`${l.frontX - pad} 0 ${long} ${top + below}`}
+      role="img"
+      aria-label={`${vehicle.variant.modelName} from the side: front axle ${front.text}, rear axle ${rear.text}`}
+      style={{ width: '100%', maxHeight: 330, display: 'block' }}
+    >
+      <path
+        d={path(sideOutline(vehicle), top)}
+        fill="var(--ground)"
+        fillOpacity={0.35}
+        stroke="var(--soft)"
+        strokeWidth={stroke}
+        strokeLinejoin="round"
+      />
+      {window && <path d={path(window, top)} fill="var(--glass)" stroke="var(--hairline)" strokeWidth={stroke * 0.7} />}
+      <line
+        x1={l.frontX - pad}
+        x2={l.rearX + pad}
+        y1={top}
+        y2={top}
+        stroke="var(--hairline)"
+        strokeWidth={stroke * 0.8}
+      />
+      {[0, l.wheelbase].map((x) => (
+        <circle
+          key={x}
+          cx={x}
+          cy={top - l.wheel / 2}
+          r={l.wheel / 2 - 24}
+          fill="var(--sheet)"
+          stroke="var(--metal)"
+          strokeWidth={52}
+        />
+      ))}
+      {parts.map((part) => {
+        const drive = part.kind === 'drive';
+        const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
+        return (
+          // The list beside the drawing does the same by keyboard.
+          // biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for the mouse only
+          <g
+            key={part.key}
+            onClick={onPick && !drive ? () => onPick(part.key) : undefined}
+            style={onPick && !drive ? { cursor: 'pointer' } : undefined}
+          >
+            <rect
+              x={part.x - part.length / 2}
+              y={top - part.z - part.height / 2}
+              width={part.length}
+              height={part.height}
+              rx={16}
+              fill={drive ? 'var(--drive)' : 'var(--sheet)'}
+              fillOpacity={0.92}
+              stroke={colour}
+              strokeWidth={stroke * 1.7}
+              {...(part.tooBig ? { strokeDasharray: `${stroke * 6} ${stroke * 4}` } : {})}
+            />
+            <text
+              x={part.x}
+              y={top - part.z + letter * 0.3}
+              textAnchor="middle"
+              fontSize={letter * 0.86}
+              fill={part.tooBig ? 'var(--stop)' : drive ? 'var(--bar)' : 'var(--hv-ink)'}
+            >
+              {part.label}
+            </text>
+          </g>
+        );
+      })}
+      {centreX !== null && (
+        <g
+          transform={`translate(${centreX} ${top - l.height * 0.42})`}
+          stroke="var(--ink)"
+          strokeWidth={stroke}
+          fill="none"
+        >
+          <title>centre of mass</title>
+          <circle r={letter * 0.5} fill="var(--sheet)" />
+          <path d={`M ${-letter * 0.5} 0 H ${letter * 0.5} M 0 ${-letter * 0.5} V ${letter * 0.5}`} />
+        </g>
+      )}
+      <path
+        d={`M 0 ${measure - letter * 0.4} V ${measure} H ${l.wheelbase} V ${measure - letter * 0.4}`}
+        fill="none"
+        stroke="var(--soft)"
+        strokeWidth={stroke * 0.7}
+      />
+      <text
+        x={l.wheelbase / 2}
+        y={measure + letter * 1}
+        textAnchor="middle"
+        fontSize={letter * 0.82}
+        fill="var(--soft)"
+      >
+        wheelbase {Math.round(l.wheelbase)} mm
+      </text>
+      {(
+        [
+          [0, front],
+          [l.wheelbase, rear],
+          [l.wheelbase / 2, middle],
+        ] as const
+      ).map(([x, axle]) => (
+        <g key={x} textAnchor="middle">
+          <text
+            x={x}
+            y={measure + letter * 2.35}
+            fontSize={letter * 1.16}
+            fontWeight={600}
+            fill={axle.over ? 'var(--stop)' : 'var(--ink)'}
+          >
+            {axle.text}
+          </text>
+          <text x={x} y={measure + letter * 3.45} fontSize={letter * 0.82} fill="var(--soft)">
+            {axle.say}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}

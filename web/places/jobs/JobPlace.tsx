@@ -1,0 +1,63 @@
+import { lazy, Suspense } from 'react';
+import { Link, useParams } from 'react-router';
+import type { JobSheet } from '../../../contract/job.ts';
+import { isStep, type StepId } from '../../app/steps.ts';
+import type { Shelves } from '../../data/resources.ts';
+import { useJob, useLibrary } from '../../data/resources.ts';
+import { BenchProvider, useJobBench } from './jobBench.ts';
+import { Spine } from './Spine.tsx';
+import { Tally } from './Tally.tsx';
+
+const STEP_VIEW: Record<StepId, ReturnType<typeof lazy>> = {
+  brief: lazy(() => import('./brief/BriefStep.tsx')),
+  vehicle: lazy(() => import('./vehicle/VehicleStep.tsx')),
+  size: lazy(() => import('./size/SizeStep.tsx')),
+  match: lazy(() => import('./match/MatchStep.tsx')),
+  parts: lazy(() => import('./parts/PartsStep.tsx')),
+  build: lazy(() => import('./build/BuildStep.tsx')),
+  prove: lazy(() => import('./prove/ProveStep.tsx')),
+};
+
+/** One job: its spine, the step looked at, and the brief against now. */
+export default function JobPlace() {
+  const { number = '', step } = useParams();
+  const { data: job, error } = useJob(number);
+  const { shelves } = useLibrary();
+  if (error && !job) {
+    return (
+      <div className="page">
+        <h1>{error.message}</h1>
+        <Link to="/jobs">All jobs</Link>
+      </div>
+    );
+  }
+  if (!job || !shelves) return <div className="page soft">One moment …</div>;
+  if (!isStep(step)) {
+    return (
+      <div className="page">
+        <h1>A job has no step “{step}”</h1>
+        <Link to={`/jobs/${number}/brief`}>To the brief</Link>
+      </div>
+    );
+  }
+  return <JobWith key={job.id} job={job} shelves={shelves} step={step} />;
+}
+
+function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step: StepId }) {
+  const bench = useJobBench(job, shelves);
+  if (!bench) return null;
+  const View = STEP_VIEW[step];
+  return (
+    <BenchProvider value={bench}>
+      <div className="job">
+        <Spine step={step} />
+        <div className="work">
+          <Suspense fallback={<p className="soft">One moment …</p>}>
+            <View />
+          </Suspense>
+        </div>
+        <Tally />
+      </div>
+    </BenchProvider>
+  );
+}

@@ -1,0 +1,43 @@
+import { useMemo } from 'react';
+import { NavLink } from 'react-router';
+import { STEPS, type StepId } from '../../app/steps.ts';
+import { useUnitSet } from '../../data/session.tsx';
+import { StateMark } from '../../widgets/StateMark.tsx';
+import { JOB_STATE_NAME } from '../../wording/work.ts';
+import { useBench } from './jobBench.ts';
+import { spineStates } from './spineStates.ts';
+
+/** The steps of the job in the order of work, each with its state and one telling figure. */
+export function Spine({ step }: { step: StepId }) {
+  const bench = useBench();
+  const set = useUnitSet();
+  const { job, vehicle } = bench;
+  const states = useMemo(() => spineStates(bench, set), [bench, set]);
+  return (
+    <nav className="spine" aria-label="Steps of the job">
+      <div className="head">
+        <h2>
+          {job.number} {job.title}
+        </h2>
+        <div className="soft small">
+          {vehicle.variant.modelName} {vehicle.variant.name}, {job.vehicle.builtYear}
+        </div>
+        <div className="small">{JOB_STATE_NAME[job.state]}</div>
+      </div>
+      {STEPS.map(({ id, name }) => (
+        <NavLink
+          key={id}
+          to={`/jobs/${job.number}/${id}`}
+          className={id === step ? 'here' : ''}
+          aria-current={id === step ? 'step' : undefined}
+        >
+          <span className="mark">
+            <StateMark mark={states[id].mark} />
+          </span>
+          <span className="strong">{name}</span>
+          <span className="say">{states[id].say}</span>
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

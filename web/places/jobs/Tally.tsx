@@ -1,0 +1,82 @@
+import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
+import { BRIEF_KINDS } from '../../../core/brief/lines.ts';
+import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
+import type { UnitSet } from '../../../core/quantity/units.ts';
+import { useUnitSet } from '../../data/session.tsx';
+import { FigureValue } from '../../widgets/FigureValue.tsx';
+import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
+import { BRIEF_NAME, byHowMuch, nowText, wanted } from '../../wording/brief.ts';
+import { useBench } from './jobBench.ts';
+
+const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };
+
+/** What a draft changes in this line, with its sign; empty where it changes nothing anybody would see. */
+function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitSet): string {
+  if (now.value === null || saved?.value == null || now.value === saved.value) return '';
+  const { kind } = BRIEF_KINDS[now.line.kind];
+  const diff = now.value - saved.value;
+  const sign = diff > 0 ? '+' : '−';
+  if (kind === 'date') return `${sign}${Math.abs(diff)} d`;
+  if (kind === 'hours') return Math.abs(diff) * 60 < 0.5 ? '' : `${sign}${formatHours(Math.abs(diff))}`;
+  const text = formatQuantity(diff, kind, set, { signed: true });
+  return text.startsWith('+') || text.startsWith('−') ? text : '';
+}
+
+/** Brief against now: every line with its present figure, met or not, by how much, and what a draft changes. */
+export function Tally() {
+  const { lines, savedLines, stored, designDirty, useDirty, sheet } = useBench();
+  const set = useUnitSet();
+  const dirty = designDirty || useDirty;
+  return (
+    <aside className="tally" aria-label="Brief against now">
+      <div className="spread">
+        <h2>Brief against now</h2>
+        <span className="soft small">{stored ? stored.name.split(',')[0] : ''}</span>
+      </div>
+      {dirty && <div className="wait small">Not saved: changes shown against what is stored.</div>}
+      {lines.length === 0 && <p className="soft">The brief has no lines yet.</p>}
+      {lines.map((judgement) => {
+        const { line, state } = judgement;
+        const figure = BRIEF_KINDS[line.kind].figure;
+        const saved = savedLines.find((other) => other.line.id === line.id);
+        const delta = dirty ? change(judgement, saved, set) : '';
+        const margin = byHowMuch(judgement, set);
+        return (
+          <div className="line" key={line.id} data-line={line.kind} data-state={state}>
+            <StateMark
+              mark={MARK[state]}
+              label={
+                state === 'met'
+                  ? 'met'
+                  : state === 'broken'
+                    ? 'not met'
+                    : state === 'unknown'
+                      ? 'not known yet'
+                      : 'open'
+              }
+            />
+            <span>{line.kind === 'free' ? line.text : BRIEF_NAME[line.kind]}</span>
+            <span className={`num ${state === 'broken' ? 'stop' : ''}`}>
+              {figure && judgement.value !== null ? (
+                <FigureValue id={figure} sheet={sheet}>
+                  {nowText(judgement, set)}
+                </FigureValue>
+              ) : (
+                <span className="soft small">{nowText(judgement, set)}</span>
+              )}
+            </span>
+            <span className="say">
+              {line.firm && <strong>firm: </strong>}
+              {wanted(line, judgement.target, set)}
+              {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
+              {delta && <span className="wait strong"> {delta}</span>}
+              {state !== 'open' && judgement.unmeasured.length > 0 && line.kind !== 'reversible' && (
+                <em> not all measured</em>
+              )}
+            </span>
+          </div>
+        );
+      })}
+    </aside>
+  );
+}

@@ -1,0 +1,61 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { BriefLineBody } from '../../../../contract/brief.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { useBench } from '../jobBench.ts';
+import { LineEditor } from './LineEditor.tsx';
+import { lineToStart } from './lineToStart.ts';
+import { StoredLine } from './StoredLine.tsx';
+import { UsePanel } from './UsePanel.tsx';
+
+/** What the client wants, line by line, and how the vehicle will be used. */
+export default function BriefStep() {
+  const { job } = useBench();
+  const person = usePerson();
+  const sending = useSend(true);
+  const [fresh, setFresh] = useState<BriefLineBody | null>(null);
+  const add = async () => {
+    if (fresh && (await sending.go('POST', `/jobs/${job.number}/brief`, fresh))) setFresh(null);
+  };
+  const manager = person.role === 'manager';
+  return (
+    <div className="stack">
+      <Sheet title="Brief" aside={`${job.client.name}${job.client.contact ? `, ${job.client.contact}` : ''}`}>
+        <fieldset className="in stack" disabled={!manager} style={{ border: 0, margin: 0, minWidth: 0 }}>
+          <legend className="hidden-label">Lines of the brief</legend>
+          {job.brief.map((line) => (
+            <StoredLine key={line.id} line={line} />
+          ))}
+          {fresh && (
+            <div>
+              <LineEditor line={fresh} onChange={setFresh} onDrop={() => setFresh(null)} faults={sending.faults} />
+              {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
+              <div className="row" style={{ paddingTop: 6 }}>
+                <Button size="small" type="primary" loading={sending.busy} onClick={() => void add()}>
+                  Add line
+                </Button>
+              </div>
+            </div>
+          )}
+          {manager && !fresh && (
+            <div style={{ width: 260 }}>
+              <Choice
+                label="Add a line"
+                hideLabel
+                value={null}
+                options={lineToStart.options}
+                onChange={(kind) => kind && setFresh(lineToStart.of(kind))}
+                placeholder="Add a line to the brief"
+              />
+            </div>
+          )}
+          {!manager && <p className="soft small">The brief is changed by a manager.</p>}
+        </fieldset>
+      </Sheet>
+      <UsePanel />
+    </div>
+  );
+}

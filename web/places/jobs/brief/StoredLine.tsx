@@ -1,0 +1,93 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { BriefLineBody, StoredBriefLine } from '../../../../contract/brief.ts';
+import { useDraft } from '../../../data/draft.ts';
+import { useUnitSet } from '../../../data/session.tsx';
+import { MergeDialog, type MergeRow } from '../../../widgets/MergeDialog.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { briefFigure } from '../../../wording/brief.ts';
+import { LineEditor } from './LineEditor.tsx';
+
+const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLineBody): BriefLineBody => ({
+  kind,
+  firm,
+  amount,
+  school,
+  tolerance,
+  text,
+  done,
+});
+
+/** A line as stored, with its unsaved changes; a stale save shows both sides. */
+export function StoredLine({ line }: { line: StoredBriefLine }) {
+  const set = useUnitSet();
+  const [draft, setDraft] = useDraft<{ body: BriefLineBody; version: number }>(`brief ${line.id}`);
+  const [theirs, setTheirs] = useState<StoredBriefLine | null>(null);
+  const sending = useSend(true);
+  const body = draft?.body ?? bodyOf(line);
+  const same = JSON.stringify(body) === JSON.stringify(bodyOf(line));
+  const save = async (version: number) => {
+    const saved = await sending.go('PUT', `/brief/${line.id}`, { ...body, version });
+    if (saved) setDraft(null);
+  };
+  const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredBriefLine) : null;
+  if (stale && theirs?.version !== stale.version) setTheirs(stale);
+  const rows = (mine: BriefLineBody, other: BriefLineBody): MergeRow[] => {
+    const amount = (value: number | null) => (value === null ? 'none' : briefFigure(line.kind, value, set));
+    return [
+      { name: 'Firm', mine: mine.firm ? 'firm' : 'wish', theirs: other.firm ? 'firm' : 'wish' },
+      { name: 'Amount', mine: amount(mine.amount), theirs: amount(other.amount) },
+      { name: 'School', mine: mine.school ?? 'none', theirs: other.school ?? 'none' },
+      { name: 'Words', mine: mine.text, theirs: other.text },
+    ];
+  };
+  const close = () => {
+    setTheirs(null);
+    sending.clear();
+  };
+  return (
+    <div>
+      <LineEditor
+        line={body}
+        onChange={(next) =>
+          setDraft(
+            JSON.stringify(next) === JSON.stringify(bodyOf(line))
+              ? null
+              : { body: next, version: draft?.version ?? line.version },
+          )
+        }
+        onDrop={() => void sending.go('DELETE', `/brief/${line.id}`, { version: line.version })}
+        faults={sending.faults}
+      />
+      {!same && (
+        <div className="row" style={{ padding: '6px 0' }}>
+          <Button
+            size="small"
+            type="primary"
+            loading={sending.busy}
+            onClick={() => void save(draft?.version ?? line.version)}
+          >
+            Save line
+          </Button>
+          <Button size="small" onClick={() => setDraft(null)}>
+            Undo
+          </Button>
+        </div>
+      )}
+      {sending.problem && !sending.problem.fields && !stale && <div className="fault">{sending.problem.detail}</div>}
+      <MergeDialog
+        rows={theirs && stale ? rows(body, theirs) : null}
+        onMine={() => {
+          const version = theirs?.version ?? line.version;
+          close();
+          void save(version);
+        }}
+        onTheirs={() => {
+          setDraft(null);
+          close();
+        }}
+        onClose={close}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { StageRow } from '../../../../contract/build.ts';
+import { currentStage, openBefore } from '../../../../core/build/stageRules.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { useBench } from '../jobBench.ts';
+import { Snags } from './Snags.tsx';
+import { StageSheet } from './StageSheet.tsx';
+
+const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half', stopped: 'stop', done: 'done' };
+
+/** Stages from the kit's template: which is in hand, what holds up the rest, and the sheet of the one picked. */
+export default function BuildStep() {
+  const { job, kit } = useBench();
+  const manager = usePerson().role === 'manager';
+  const sending = useSend();
+  const [picked, setPicked] = useState<string | null>(null);
+  const stage = job.stages.find((s) => s.id === picked) ?? currentStage(job.stages) ?? job.stages[0];
+  if (!stage) {
+    return (
+      <Sheet title="Build">
+        <div className="in stack">
+          <p className="soft">
+            {kit
+              ? `No stages yet. They are made from the template of the ${kit.kitName}, revision ${kit.revision}.`
+              : 'No stages yet. Take a kit in Match first: the stages come from its template.'}
+          </p>
+          {manager && kit && (
+            <div>
+              <Button
+                type="primary"
+                loading={sending.busy}
+                onClick={() => void sending.go('POST', `/jobs/${job.number}/stages/from-kit`)}
+              >
+                Make {kit.stages.length} stages
+              </Button>
+            </div>
+          )}
+        </div>
+      </Sheet>
+    );
+  }
+  const planned = job.stages.reduce((sum, s) => sum + s.hours, 0);
+  const clocked = job.stages.reduce((sum, s) => sum + s.hoursClocked, 0);
+  return (
+    <div className="two" style={{ gridTemplateColumns: '236px minmax(0, 1fr)' }}>
+      <Sheet title="Stages" aside={`${clocked.toFixed(0)} of ${planned.toFixed(0)} h`}>
+        <div className="stage-list" style={{ paddingBottom: 6 }}>
+          {job.stages.map((s) => {
+            const held = s.state === 'waiting' && openBefore(s, job.stages).length > 0;
+            return (
+              <button
+                key={s.id}
+                type="button"
+                className={s.id === stage.id ? 'here' : ''}
+                aria-pressed={s.id === stage.id}
+                onClick={() => setPicked(s.id)}
+                data-stage-key={s.key}
+              >
+                <StateMark mark={MARK[s.state]} />
+                <span className={held ? 'soft' : s.liveHv ? 'live' : ''}>{s.name}</span>
+                <span className="soft small num">
+                  {s.onIt.length > 0 ? s.onIt.map((entry) => entry.initials).join(' ') : `${s.hours} h`}
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      </Sheet>
+      <div className="stack">
+        <StageSheet key={stage.id} stage={stage} job={job} />
+        <div className="spread">
+          <Link to={`/jobs/${job.number}/bench`}>Open on the bench</Link>
+        </div>
+        <Snags job={job} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { Button, Dropdown } from 'antd';
+import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/build.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { REWORK_NAME, WAITING_NAME } from '../../../wording/work.ts';
+
+/** Clock on for work, rework or waiting (with its cause), clock off. */
+export function ClockButtons({ stage }: { stage: StageRow }) {
+  const person = usePerson();
+  const sending = useSend();
+  if (person.role === 'viewer') return null;
+  const mine = stage.onIt.find((entry) => entry.personId === person.id);
+  const on = (kind: string, cause: string | null) =>
+    void sending.go('POST', `/stages/${stage.id}/clock-on`, { kind, cause });
+  if (mine) {
+    return (
+      <Button
+        type="primary"
+        data-clock="off"
+        loading={sending.busy}
+        onClick={() => void sending.go('POST', '/clock-off')}
+      >
+        Clock off
+      </Button>
+    );
+  }
+  return (
+    <>
+      {stage.state !== 'done' && (
+        <Button type="primary" data-clock="on" loading={sending.busy} onClick={() => on('work', null)}>
+          Clock on
+        </Button>
+      )}
+      {stage.state !== 'done' && (
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: WAITING_CAUSES.map((cause) => ({ key: cause, label: WAITING_NAME[cause] })),
+            onClick: ({ key }) => on('waiting', key),
+          }}
+        >
+          <Button>Waiting …</Button>
+        </Dropdown>
+      )}
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: REWORK_CAUSES.map((cause) => ({ key: cause, label: REWORK_NAME[cause] })),
+          onClick: ({ key }) => on('rework', key),
+        }}
+      >
+        <Button>Rework …</Button>
+      </Dropdown>
+    </>
+  );
+}

@@ -1,0 +1,61 @@
+import { Button } from 'antd';
+import type { JobSheet } from '../../../../contract/job.ts';
+import { useDraft } from '../../../data/draft.ts';
+import { usePerson, useSession } from '../../../data/session.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { StateMark } from '../../../widgets/StateMark.tsx';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { dayAndTime } from '../../../wording/work.ts';
+
+/** Faults to put right: noted in a line, put right with one press. */
+export function Snags({ job }: { job: JobSheet }) {
+  const [text, setText] = useDraft<string>(`snag ${job.id}`);
+  const sending = useSend(true);
+  const may = usePerson().role !== 'viewer';
+  const { workshop } = useSession();
+  const add = async () => {
+    if (await sending.go('POST', `/jobs/${job.number}/snags`, { text: text ?? '' })) setText(null);
+  };
+  const open = job.snags.filter((snag) => !snag.closedAt).length;
+  return (
+    <Sheet title="Snags" aside={`${open} open`}>
+      {job.snags.map((snag) => (
+        <div className="step" key={snag.id}>
+          <StateMark mark={snag.closedAt ? 'done' : 'open'} />
+          <div>
+            {snag.text}
+            <div className="soft small">
+              {snag.by}, {dayAndTime(snag.at, workshop.timeZone)}
+              {snag.closedAt && `; put right by ${snag.closedBy}`}
+            </div>
+          </div>
+          {may && !snag.closedAt && (
+            <Button
+              size="small"
+              onClick={() => void sending.go('POST', `/snags/${snag.id}/close`)}
+              aria-label={`Put right: ${snag.text}`}
+            >
+              Put right
+            </Button>
+          )}
+        </div>
+      ))}
+      {may && (
+        <div className="step" style={{ gridTemplateColumns: '1fr auto' }}>
+          <TextField
+            label="New snag"
+            hideLabel
+            value={text ?? ''}
+            onChange={setText}
+            fault={sending.faults.text}
+            onEnter={() => void add()}
+          />
+          <Button onClick={() => void add()} loading={sending.busy}>
+            Note snag
+          </Button>
+        </div>
+      )}
+    </Sheet>
+  );
+}

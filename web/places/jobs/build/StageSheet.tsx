@@ -1,0 +1,91 @@
+import { Button } from 'antd';
+import type { StageRow } from '../../../../contract/build.ts';
+import type { JobSheet } from '../../../../contract/job.ts';
+import { finishProblem, openBefore } from '../../../../core/build/stageRules.ts';
+import { usePerson, useSession } from '../../../data/session.tsx';
+import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../wording/work.ts';
+import { ClockButtons } from './ClockButtons.tsx';
+import { StepLine } from './StepLine.tsx';
+
+/** The sheet of one stage: clock, cautions, steps with their limits, finish. */
+export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
+  const person = usePerson();
+  const { workshop } = useSession();
+  const sending = useSend();
+  const before = openBefore(stage, job.stages);
+  const mine = stage.onIt.some((entry) => entry.personId === person.id);
+  const problem = finishProblem(
+    stage.steps.map((step) => ({
+      done: step.reading !== null,
+      outOfLimits: step.reading !== null && step.reading.verdict !== 'within',
+      decided: step.reading?.reason != null,
+    })),
+  );
+  const left = stage.steps.filter((step) => step.reading === null).length;
+  const over = stage.hoursClocked - stage.hours;
+  return (
+    <div className="stack" data-stage={stage.key} data-state={stage.state}>
+      <Sheet
+        hv={stage.liveHv}
+        title={stage.name}
+        aside={
+          <>
+            {STAGE_STATE_NAME[stage.state]}, planned {stage.hours} h{stage.people > 1 ? `, ${stage.people} people` : ''}
+            {stage.needs ? `, ${stage.needs}` : ''}
+          </>
+        }
+      >
+        <div className="in stack">
+          {stage.note && <p className="soft">{stage.note}</p>}
+          {stage.liveHv && stage.state !== 'done' && <SafetyNote about="live" />}
+          {/lift/.test(stage.needs) && stage.state !== 'done' && <SafetyNote about="lift" />}
+          {before.length > 0 && stage.state === 'waiting' && (
+            <p className="note wait">First finish {before.map((s) => s.name).join(' and ')}.</p>
+          )}
+          <div className="row">
+            {before.length === 0 && <ClockButtons stage={stage} />}
+            {stage.liveHv && mine && !stage.hvConfirmed && stage.state !== 'done' && (
+              <Button
+                danger
+                loading={sending.busy}
+                onClick={() => void sending.go('POST', `/stages/${stage.id}/confirm-live`)}
+              >
+                Isolated, waited, proved dead: confirm, two people
+              </Button>
+            )}
+            {mine && stage.state !== 'done' && (
+              <Button
+                disabled={problem !== null}
+                loading={sending.busy}
+                onClick={() => void sending.go('POST', `/stages/${stage.id}/finish`, { version: stage.version })}
+              >
+                Finish stage
+              </Button>
+            )}
+            <span className="soft small">
+              {problem === 'stopped'
+                ? 'A reading is out of limits.'
+                : left > 0 && mine
+                  ? `${left} ${left === 1 ? 'step' : 'steps'} left`
+                  : ''}
+            </span>
+          </div>
+          <p className="small">
+            <strong>{stage.hoursClocked.toFixed(1)} h</strong> clocked
+            {stage.hoursRework > 0 && `, ${stage.hoursRework.toFixed(1)} h of it rework`}
+            {over > 0 && <span className="stop">, {over.toFixed(1)} h over</span>}
+            {stage.onIt.length > 0 &&
+              `. On it: ${stage.onIt.map((entry) => `${entry.initials} since ${clock(entry.since, workshop.timeZone)}${entry.kind === 'work' ? '' : ` (${ENTRY_NAME[entry.kind].toLowerCase()})`}`).join(', ')}`}
+            {stage.finishedBy && stage.finishedAt && `. Finished by ${stage.finishedBy}`}
+          </p>
+        </div>
+        {stage.steps.map((step) => (
+          <StepLine key={step.id} step={step} stage={stage} />
+        ))}
+      </Sheet>
+    </div>
+  );
+}

@@ -1,0 +1,174 @@
+import { createContext, useContext, useMemo, useRef, useState } from 'react';
+import type { StoredDesign } from '../../../contract/design.ts';
+import type { JobSheet } from '../../../contract/job.ts';
+import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts';
+import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
+import { resolveDesign } from '../../../core/design/resolve.ts';
+import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
+import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
+import { newHoleCount } from '../../../core/fit/cradle.ts';
+import { type FitReport, fitKit } from '../../../core/fit/fitKit.ts';
+import { type KitRevision, kitHours, kitParts } from '../../../core/kit/kit.ts';
+import { dayNumber } from '../../../core/quantity/format.ts';
+import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
+import { useDraft } from '../../data/draft.ts';
+import type { Shelves } from '../../data/resources.ts';
+import { useSession } from '../../data/session.tsx';
+
+/** Everything the steps of one job read: the stored sheet, the library, drafts, and the figures of both. */
+export interface JobBench {
+  readonly job: JobSheet;
+  readonly shelves: Shelves;
+  readonly vehicle: VehicleState;
+  readonly today: string;
+  readonly kit: KitRevision | null;
+  /** The design looked at; null while the job has none. */
+  readonly stored: StoredDesign | null;
+  readonly inputs: DesignInputs;
+  readonly use: VehicleUse;
+  readonly designDirty: boolean;
+  readonly useDirty: boolean;
+  /** Version the design draft was begun from; a newer one on the server means a merge. */
+  readonly draftVersion: number | null;
+  readonly pickDesign: (id: string) => void;
+  readonly setInputs: (inputs: DesignInputs | null) => void;
+  readonly setUse: (use: VehicleUse | null) => void;
+  readonly sheet: FigureSheet;
+  readonly lines: readonly LineJudgement[];
+  /** The same as stored, to show what a draft changes. */
+  readonly savedLines: readonly LineJudgement[];
+  readonly slotsOf: (inputs: DesignInputs) => Slots;
+  readonly fit: (revision: KitRevision, options: readonly string[]) => FitReport;
+}
+
+const BenchContext = createContext<JobBench | null>(null);
+export const BenchProvider = BenchContext.Provider;
+
+export function useBench(): JobBench {
+  const bench = useContext(BenchContext);
+  if (!bench) throw new Error('no job above this');
+  return bench;
+}
+
+/** Keeps one evaluator alive between renders, so that only what changed is computed again. */
+function useSheet(slots: Slots): FigureSheet {
+  const kept = useRef<ReturnType<typeof createSheet> | null>(null);
+  return useMemo(() => {
+    if (kept.current) kept.current.update(slots);
+    else kept.current = createSheet(slots);
+    const { get, computed } = kept.current;
+    return { slots: kept.current.slots, get, computed };
+  }, [slots]);
+}
+
+/** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
+function workOf(
+  job: JobSheet,
+  kit: KitRevision | null,
+  today: string,
+  rates: { rateCents: number; hoursPerDay: number },
+): Omit<Slots['work'], 'partsCents'> {
+  const dues = job.parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
+  const open = job.stages.filter((stage) => stage.state !== 'done');
+  return {
+    labourHours: kit ? kitHours(kit) : null,
+    rateCents: rates.rateCents,
+    hoursPerDay: rates.hoursPerDay,
+    todayDay: dayNumber(today),
+    latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
+    remainingHours:
+      job.stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : kit ? kitHours(kit) : null,
+  };
+}
+
+/** Builds the bench of a job from its sheet and the library. Null while the variant is not in the library. */
+export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
+  const { workshop } = useSession();
+  const today = useMemo(
+    () => new Intl.DateTimeFormat('en-CA', { timeZone: workshop.timeZone }).format(new Date()),
+    [workshop.timeZone],
+  );
+  const [picked, setPicked] = useState<string | null>(null);
+  const stored = job.designs.find((design) => design.id === (picked ?? job.chosenDesignId)) ?? job.designs[0] ?? null;
+  const [draft, setDraft] = useDraft<{ inputs: DesignInputs; version: number }>(`design ${stored?.id ?? job.id}`);
+  const [useDraftValue, setUseDraft] = useDraft<VehicleUse>(`use ${job.id}`);
+  const variant = shelves.variants.get(job.vehicle.variantId) ?? shelves.data.variants[0];
+  const kit = job.kit ? (shelves.kits.get(job.kit.revisionId) ?? null) : null;
+  const vehicle = useMemo(
+    () => (variant ? vehicleState(variant, job.vehicle.measured, job.vehicle.weighings[0] ?? null) : null),
+    [variant, job.vehicle],
+  );
+  const inputs = draft?.inputs ?? stored?.inputs ?? EMPTY_DESIGN;
+  const use = useDraftValue ?? job.use;
+  const work = useMemo(() => workOf(job, kit, today, workshop), [job, kit, today, workshop]);
+  const holes = useMemo(
+    () =>
+      kit && job.kit && variant
+        ? newHoleCount(variant, kitParts(kit, shelves.components, variant.id, job.kit.options))
+        : null,
+    [kit, job.kit, variant, shelves],
+  );
+  const slotsFor = useMemo(
+    () => (design: DesignInputs, how: VehicleUse) =>
+      resolveDesign({ design, library: shelves.components, vehicle: vehicle!, use: how, newHoles: holes, work }),
+    [shelves, vehicle, holes, work],
+  );
+  const sheet = useSheet(useMemo(() => slotsFor(inputs, use), [slotsFor, inputs, use]));
+  const savedSheet = useSheet(
+    useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),
+  );
+  const lines = useMemo(() => judgeBrief(job.brief, sheet), [job.brief, sheet]);
+  const savedLines = useMemo(() => judgeBrief(job.brief, savedSheet), [job.brief, savedSheet]);
+  return useMemo(() => {
+    if (!vehicle) return null;
+    return {
+      job,
+      shelves,
+      vehicle,
+      today,
+      kit,
+      stored,
+      inputs,
+      use,
+      sheet,
+      lines,
+      savedLines,
+      designDirty: draft !== null,
+      useDirty: useDraftValue !== null,
+      draftVersion: draft?.version ?? null,
+      pickDesign: setPicked,
+      setInputs: (next) => setDraft(next && { inputs: next, version: draft?.version ?? stored?.version ?? 0 }),
+      setUse: setUseDraft,
+      slotsOf: (design) => slotsFor(design, use),
+      fit: (revision, options) =>
+        fitKit({
+          revision,
+          options,
+          library: shelves.components,
+          vehicle,
+          use,
+          work,
+          cover: job.cover,
+          reversibleFirm: job.brief.some((line) => line.kind === 'reversible' && line.firm),
+        }),
+    };
+  }, [
+    job,
+    shelves,
+    vehicle,
+    today,
+    kit,
+    stored,
+    inputs,
+    use,
+    sheet,
+    lines,
+    savedLines,
+    draft,
+    useDraftValue,
+    setDraft,
+    setUseDraft,
+    slotsFor,
+    work,
+  ]);
+}

@@ -1,0 +1,94 @@
+import { Button, Popover } from 'antd';
+import { useState } from 'react';
+import type { CoverLine } from '../../../../core/fit/cover.ts';
+import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { FUNCTION_NAME, WAY_NAME } from '../../../wording/fit.ts';
+import { useBench } from '../jobBench.ts';
+
+function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
+  const { job } = useBench();
+  const chosen = job.cover[line.function];
+  const [way, setWay] = useState<CoverWay | null>(chosen?.way ?? null);
+  const [why, setWhy] = useState(chosen?.why ?? '');
+  const sending = useSend(true);
+  const save = async (next: CoverWay | null) => {
+    if (await sending.go('PUT', `/jobs/${job.number}/cover`, { function: line.function, way: next, why })) done();
+  };
+  return (
+    <div className="stack" style={{ width: 230 }}>
+      <Choice
+        label="Covered by"
+        value={way}
+        options={COVER_WAYS.map((value) => ({ value, label: WAY_NAME[value] }))}
+        onChange={setWay}
+        fault={sending.faults.way}
+      />
+      <TextField
+        label="What, or why not"
+        value={why}
+        onChange={setWhy}
+        fault={sending.faults.why}
+        onEnter={() => void save(way)}
+      />
+      <div className="row">
+        <Button type="primary" disabled={!way} loading={sending.busy} onClick={() => void save(way)}>
+          Settle
+        </Button>
+        {chosen && (
+          <Button type="text" onClick={() => void save(null)}>
+            Take back
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Every function a running vehicle needs and what covers it; gaps stand out and are settled here. */
+export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const may = usePerson().role !== 'viewer';
+  const covered = cover.filter((line) => line.by !== 'gap').length;
+  return (
+    <Sheet title="Is everything there that a vehicle needs?" aside={`${covered} of ${cover.length} covered`}>
+      <div className="in cover">
+        {cover.map((line) => {
+          const tile = (
+            <button
+              key={line.function}
+              type="button"
+              className={line.by === 'gap' ? 'gap' : ''}
+              title={line.what || undefined}
+              disabled={!may}
+              data-function={line.function}
+              data-by={line.by}
+            >
+              <span className={line.by === 'gap' ? 'strong' : ''}>{FUNCTION_NAME[line.function]}</span>
+              <br />
+              <span className={`small ${line.by === 'gap' ? 'strong' : 'soft'}`}>{WAY_NAME[line.by]}</span>
+            </button>
+          );
+          if (line.by === 'kit' || !may) return tile;
+          return (
+            <Popover
+              key={line.function}
+              trigger="click"
+              open={open === line.function}
+              onOpenChange={(now) => setOpen(now ? line.function : null)}
+              title={FUNCTION_NAME[line.function]}
+              content={<CoverForm line={line} done={() => setOpen(null)} />}
+              destroyOnHidden
+            >
+              {tile}
+            </Popover>
+          );
+        })}
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,104 @@
+import { Button, Popover } from 'antd';
+import { useState } from 'react';
+import type { Finding, Verdict } from '../../../../core/fit/finding.ts';
+import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
+import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../wording/fit.ts';
+import { dayAndTime } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+
+export const VERDICT_MARK: Record<Verdict, Mark> = {
+  fits: 'pass',
+  afterWork: 'half',
+  doesNotFit: 'stop',
+  measureFirst: 'waiting',
+};
+
+function DecisionForm({ finding, done }: { finding: Finding; done: () => void }) {
+  const { job } = useBench();
+  const [reason, setReason] = useState('');
+  const sending = useSend(true);
+  const decision = finding.verdict === 'afterWork' ? 'accepted' : 'overridden';
+  const save = async () => {
+    if (
+      await sending.go('POST', `/jobs/${job.number}/decisions`, {
+        rule: finding.rule,
+        subject: finding.subject,
+        decision,
+        reason,
+      })
+    )
+      done();
+  };
+  return (
+    <div className="stack" style={{ width: 250 }}>
+      <TextField
+        label={decision === 'accepted' ? 'Why the work is accepted' : 'Why it is taken all the same'}
+        value={reason}
+        onChange={setReason}
+        fault={sending.faults.reason}
+        onEnter={() => void save()}
+      />
+      <Button type="primary" onClick={() => void save()} loading={sending.busy}>
+        {decision === 'accepted' ? 'Accept the work' : 'Override'}
+      </Button>
+    </div>
+  );
+}
+
+/** A verdict: what was compared, both figures, margin, where they came from, and what to do next. */
+export function FindingRow({ finding }: { finding: Finding }) {
+  const set = useUnitSet();
+  const { job } = useBench();
+  const { workshop } = useSession();
+  const manager = usePerson().role === 'manager';
+  const [open, setOpen] = useState(false);
+  const decided = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);
+  const action = nextAction(finding, set);
+  const short = finding.verdict === 'doesNotFit';
+  return (
+    <div className={`finding ${finding.verdict}`} data-rule={finding.rule} data-verdict={finding.verdict}>
+      <StateMark mark={VERDICT_MARK[finding.verdict]} label={VERDICT_NAME[finding.verdict]} />
+      <div>
+        <span className="strong">{RULE_NAME[finding.rule]}</span>
+        <div className="small">{finding.subject}</div>
+      </div>
+      <div>
+        {findingSentence(finding, set)}
+        <div className="soft small">
+          {sources(finding)}
+          {finding.unmeasured.length > 0 &&
+            `; not measured: ${finding.unmeasured.map((id) => VEHICLE_FIGURE_NAME[id].toLowerCase()).join(', ')}`}
+        </div>
+        {action && <div className="small strong">{action}</div>}
+        {decided && (
+          <div className="small">
+            {decided.decision === 'accepted' ? 'Accepted' : 'Overridden'} by {decided.by},{' '}
+            {dayAndTime(decided.at, workshop.timeZone)}: {decided.reason}
+          </div>
+        )}
+      </div>
+      <div className="num">
+        <span className={short ? 'stop strong' : 'strong'}>{marginText(finding, set)}</span>
+        {manager && finding.verdict !== 'fits' && !decided && (
+          <div>
+            <Popover
+              trigger="click"
+              open={open}
+              onOpenChange={setOpen}
+              content={<DecisionForm finding={finding} done={() => setOpen(false)} />}
+              destroyOnHidden
+            >
+              <Button size="small" aria-label={`Decide on ${RULE_NAME[finding.rule]}, ${finding.subject}`}>
+                Decide
+              </Button>
+            </Popover>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

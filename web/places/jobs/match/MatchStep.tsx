@@ -1,0 +1,171 @@
+import { Button, Checkbox } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { resolveDesign } from '../../../../core/design/resolve.ts';
+import { cradleMatches } from '../../../../core/fit/cradle.ts';
+import { kitDesign, kitHours, kitParts } from '../../../../core/kit/kit.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { drawnParts } from '../../../drawing/parts.ts';
+import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { StateMark } from '../../../widgets/StateMark.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { VERDICT_NAME } from '../../../wording/fit.ts';
+import { useBench } from '../jobBench.ts';
+import { CoverGrid } from './CoverGrid.tsx';
+import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
+
+/** Put a kit revision against this vehicle: every rule's verdict with its reasons, and the cover of functions. */
+export default function MatchStep() {
+  const bench = useBench();
+  const { job, shelves, vehicle, use } = bench;
+  const manager = usePerson().role === 'manager';
+  const sending = useSend();
+  const kits = shelves.data.kits.filter((kit) => kit.state !== 'withdrawn');
+  const own =
+    kits.find((kit) => kit.modelName === vehicle.variant.modelName && kit.state === 'released') ??
+    kits.find((kit) => kit.modelName === vehicle.variant.modelName);
+  const [lookedAt, setLookedAt] = useState<string | null>(job.kit?.revisionId ?? own?.id ?? null);
+  const [options, setOptions] = useState<readonly string[]>(job.kit?.options ?? []);
+  useEffect(() => {
+    if (job.kit) {
+      setLookedAt(job.kit.revisionId);
+      setOptions(job.kit.options);
+    }
+  }, [job.kit]);
+  const revision = lookedAt ? (shelves.kits.get(lookedAt) ?? null) : null;
+  const report = useMemo(() => (revision ? bench.fit(revision, options) : null), [bench, revision, options]);
+  const scene = useMemo(() => {
+    if (!revision) return null;
+    const parts = kitParts(revision, shelves.components, vehicle.variant.id, options);
+    const work = {
+      labourHours: null,
+      rateCents: 0,
+      todayDay: 0,
+      latestPartDay: null,
+      remainingHours: null,
+      hoursPerDay: 1,
+    };
+    const slots = resolveDesign({
+      design: kitDesign(revision, parts),
+      library: shelves.components,
+      vehicle,
+      use,
+      newHoles: null,
+      work,
+    });
+    const marks = cradleMatches(vehicle.variant, parts).flatMap(({ pick, point, spareMm }) => {
+      const good = spareMm !== null && spareMm >= 0;
+      const hole = { x: pick.xMm, y: pick.yMm, good, label: `cradle hole, ${pick.point}` };
+      return point && !good
+        ? [hole, { x: point.xMm, y: point.yMm, good: true, label: `${pick.point} of this variant` }]
+        : [hole];
+    });
+    return { parts: drawnParts(slots), marks, count: parts.length };
+  }, [revision, options, shelves, vehicle, use]);
+  const taken = job.kit?.revisionId === lookedAt && JSON.stringify(job.kit?.options) === JSON.stringify(options);
+  const take = (revisionId: string | null) =>
+    sending.go('PUT', `/jobs/${job.number}/kit`, {
+      revisionId,
+      options: revisionId ? options : [],
+      version: job.version,
+    });
+  const tally = report
+    ? (['fits', 'afterWork', 'measureFirst', 'doesNotFit'] as const)
+        .map((v) => [v, report.findings.filter((f) => f.verdict === v).length] as const)
+        .filter(([, n]) => n > 0)
+    : [];
+  return (
+    <div className="stack">
+      <Sheet
+        title={
+          <div style={{ width: 300 }}>
+            <Choice
+              label="Kit and revision"
+              hideLabel
+              value={lookedAt}
+              options={kits.map((kit) => ({
+                value: kit.id,
+                label: `${kit.kitName}, revision ${kit.revision}${kit.state === 'draft' ? ' (draft)' : ''}`,
+              }))}
+              onChange={(id) => {
+                setLookedAt(id);
+                setOptions([]);
+              }}
+              placeholder="Choose a kit to look at"
+            />
+          </div>
+        }
+        aside={
+          revision && (
+            <span className="row">
+              {scene?.count} lines, {kitHours(revision)} h
+              {manager && !taken && (
+                <Button type="primary" loading={sending.busy} onClick={() => void take(revision.id)}>
+                  Take this kit
+                </Button>
+              )}
+              {taken && <strong>taken for this job</strong>}
+              {manager && taken && job.stages.length === 0 && (
+                <Button type="text" onClick={() => void take(null)}>
+                  Drop it
+                </Button>
+              )}
+            </span>
+          )
+        }
+      >
+        {revision && (
+          <div className="in row">
+            {revision.options.map((option) => (
+              <Checkbox
+                key={option.id}
+                checked={options.includes(option.id)}
+                disabled={!manager}
+                onChange={(event) =>
+                  setOptions(event.target.checked ? [...options, option.id] : options.filter((id) => id !== option.id))
+                }
+              >
+                {option.name}
+              </Checkbox>
+            ))}
+            <span className="soft small">Never includes {revision.exclusions.join(', ')}.</span>
+          </div>
+        )}
+      </Sheet>
+      {report && revision && scene && (
+        <>
+          <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1fr) 206px' }}>
+            <Sheet
+              title={
+                <span className="row" data-overall={report.verdict}>
+                  <StateMark mark={VERDICT_MARK[report.verdict]} label="" /> The kit {VERDICT_NAME[report.verdict]}
+                  {report.verdict === 'measureFirst' ? ' before it is promised' : ''}
+                </span>
+              }
+              aside={tally.map(([verdict, n]) => `${n} ${VERDICT_NAME[verdict]}`).join(', ')}
+            >
+              {report.findings.map((finding, i) => (
+                <FindingRow key={`${finding.rule} ${finding.subject} ${i}`} finding={finding} />
+              ))}
+            </Sheet>
+            <Sheet title="Where it goes">
+              <div className="in" style={{ display: 'grid', placeItems: 'center' }}>
+                <VehiclePlan
+                  vehicle={vehicle}
+                  parts={scene.parts}
+                  marks={scene.marks}
+                  perMm={Math.min(0.1, 175 / (vehicle.figures.width.value + 240))}
+                  noseUp
+                  title="The kit in this vehicle, seen from above"
+                />
+                <p className="soft small">Ringed: cradle holes. Red: no mounting point of this variant under it.</p>
+              </div>
+            </Sheet>
+          </div>
+          <CoverGrid cover={report.cover} />
+        </>
+      )}
+    </div>
+  );
+}

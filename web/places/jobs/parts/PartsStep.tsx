@@ -1,0 +1,178 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { PART_STATES, type PartLine, type PartState } from '../../../../contract/parts.ts';
+import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { dayAndTime, dayText, PART_STATE_NAME } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+
+const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };
+
+function PartRow({ line }: { line: PartLine }) {
+  const { shelves, today, job } = useBench();
+  const { workshop } = useSession();
+  const may = usePerson().role !== 'viewer';
+  const sending = useSend(true);
+  const part = shelves.components.get(line.componentId);
+  const [state, setState] = useState<PartState | null>(null);
+  const [due, setDue] = useState(line.due ?? '');
+  const next = state ?? line.state;
+  const save = async (to: PartState) => {
+    const saved = await sending.go('PUT', `/parts/${line.id}`, {
+      state: to,
+      due: to === 'ordered' ? due || null : null,
+      serial: line.serial,
+      version: line.version,
+    });
+    if (saved) setState(null);
+  };
+  const late = line.state === 'ordered' && (line.due ?? '') < today;
+  const stock = shelves.onHand.get(line.componentId) ?? 0;
+  const name = part?.name ?? line.componentId;
+  return (
+    <tr data-part={line.componentId} data-state={line.state}>
+      <td>
+        <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+          <StateMark mark={MARK[line.state]} label={PART_STATE_NAME[line.state]} />
+          <span>
+            {name}
+            <span className="soft small"> {line.packedIn || (line.from === 'added' ? 'added' : 'beyond the kit')}</span>
+          </span>
+        </span>
+      </td>
+      <td className="num">{line.quantity}</td>
+      <td>
+        {line.state === 'fitted' &&
+          line.fittedAt &&
+          `${line.fittedBy}, ${dayAndTime(line.fittedAt, workshop.timeZone)}`}
+        {line.state === 'ordered' && line.due && (
+          <span className={late ? 'stop strong' : ''}>
+            {late ? `was due ${dayText(line.due)}, late` : `due ${dayText(line.due)}`}
+          </span>
+        )}
+        {line.state === 'missing' && (
+          <span className="soft">{`${stock} on the shelf, ${part?.leadDays ?? 0} days to get`}</span>
+        )}
+        {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
+      </td>
+      <td style={{ width: 250 }}>
+        {may ? (
+          <div className="stack" style={{ gap: 4 }}>
+            <div className="row" style={{ flexWrap: 'nowrap' }}>
+              <div style={{ width: 118 }}>
+                <Choice
+                  label={`State of ${name}`}
+                  hideLabel
+                  value={next}
+                  options={PART_STATES.map((value) => ({ value, label: PART_STATE_NAME[value] }))}
+                  onChange={(to) => {
+                    if (!to) return;
+                    if (to === 'ordered') setState(to);
+                    else void save(to);
+                  }}
+                />
+              </div>
+              {state === 'ordered' && (
+                <>
+                  <TextField
+                    label={`Due day of ${name}`}
+                    hideLabel
+                    type="date"
+                    value={due}
+                    onChange={setDue}
+                    fault={sending.faults.due}
+                  />
+                  <Button size="small" type="primary" onClick={() => void save('ordered')}>
+                    Save
+                  </Button>
+                </>
+              )}
+            </div>
+            {sending.problem && !sending.faults.due && <div className="fault">{sending.problem.detail}</div>}
+          </div>
+        ) : (
+          PART_STATE_NAME[line.state]
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** The job's list from kit and design: in stores, ordered with its day, missing, or fitted by whom and when. */
+export default function PartsStep() {
+  const { job, shelves } = useBench();
+  const set = useUnitSet();
+  const may = usePerson().role !== 'viewer';
+  const sending = useSend();
+  const order: PartState[] = ['missing', 'ordered', 'inStores', 'fitted'];
+  const lines = [...job.parts].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
+  const worth = job.parts.reduce(
+    (sum, line) => sum + (shelves.components.get(line.componentId)?.priceCents ?? 0) * line.quantity,
+    0,
+  );
+  const counts = order.map(
+    (state) => `${job.parts.filter((line) => line.state === state).length} ${PART_STATE_NAME[state].toLowerCase()}`,
+  );
+  return (
+    <div className="stack">
+      <Sheet
+        title="Parts"
+        aside={
+          <span className="row">
+            {job.parts.length > 0 && `${counts.join(', ')}; ${formatQuantity(worth, 'money', set)}`}
+            {may && (
+              <Button
+                type={job.parts.length === 0 ? 'primary' : 'default'}
+                loading={sending.busy}
+                onClick={() => void sending.go('POST', `/jobs/${job.number}/parts/fill`)}
+              >
+                {job.parts.length === 0 ? 'Make the list' : 'Add what kit and design have new'}
+              </Button>
+            )}
+          </span>
+        }
+      >
+        <div className="in">
+          {job.parts.length === 0 ? (
+            <p className="soft">No list yet. It is made from the kit taken in Match and the design chosen in Size.</p>
+          ) : (
+            <table className="list">
+              <thead>
+                <tr>
+                  <th>Part</th>
+                  <th className="num">Quantity</th>
+                  <th>Where it stands</th>
+                  <th>Change</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((line) => (
+                  <PartRow key={line.id} line={line} />
+                ))}
+              </tbody>
+            </table>
+          )}
+        </div>
+      </Sheet>
+      {may && (
+        <div style={{ width: 320 }}>
+          <Choice
+            label="Add a part"
+            hideLabel
+            value={null}
+            placeholder="Add a part to the list"
+            options={shelves.data.components.map((part) => ({ value: part.id, label: part.name }))}
+            onChange={(componentId) =>
+              componentId && void sending.go('POST', `/jobs/${job.number}/parts`, { componentId, quantity: 1 })
+            }
+          />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { CheckResult } from '../../../../contract/prove.ts';
+import { FIGURES } from '../../../../core/figures/index.ts';
+import type { Check } from '../../../../core/prove/check.ts';
+import { useDraft } from '../../../data/draft.ts';
+import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { amount } from '../../../widgets/FigureValue.tsx';
+import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
+import { StateMark } from '../../../widgets/StateMark.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { FIGURE_NAME, MISSING } from '../../../wording/figures.ts';
+import { dayAndTime, limitText } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+
+/** One check: how, limit and where it comes from, value, signature. Done again it gets a further signature. */
+export function CheckRow({ check, result }: { check: Check; result: CheckResult | undefined }) {
+  const { job, sheet } = useBench();
+  const set = useUnitSet();
+  const person = usePerson();
+  const { workshop } = useSession();
+  const sending = useSend(true);
+  const [value, setValue] = useDraft<number>(`check ${job.id} ${check.id}`);
+  const [unreadable, setUnreadable] = useState<string | null>(null);
+  const [again, setAgain] = useState(false);
+  const limit = check.limit(sheet);
+  const asks = person.role !== 'viewer' && (!result || again);
+  const sign = async (signed: number | null) => {
+    if (unreadable || signed === null) return;
+    if (await sending.go('POST', `/jobs/${job.number}/checks`, { checkId: check.id, value: signed, note: '' })) {
+      setValue(null);
+      setAgain(false);
+    }
+  };
+  const failed = result?.verdict === 'failed';
+  const figure = limit?.figure;
+  return (
+    <div className={`step ${failed ? 'stopped' : ''}`} data-check={check.id} data-verdict={result?.verdict ?? 'open'}>
+      <StateMark mark={failed ? 'stop' : result ? 'pass' : 'open'} />
+      <div>
+        <span className="strong">{check.title}</span>
+        {check.liveHv && <span className="live small"> live, HV authorised only</span>}
+        <div className="soft small">{check.how}</div>
+        <div className="small">
+          {check.kind && limit && (
+            <>
+              <span className="strong">{limitText(limit, check.kind, set)}</span>
+              <span className="soft">
+                {' '}
+                {figure ? `from the design's ${FIGURE_NAME[figure].toLowerCase()}: ` : ''}
+                {limit.source}
+              </span>
+            </>
+          )}
+          {check.kind && !limit && (
+            <span className="wait">No limit yet: the design lacks it. {missingReason(check.id, sheet)}</span>
+          )}
+        </div>
+        {sending.problem && !sending.faults.value && <div className="fault">{sending.problem.detail}</div>}
+      </div>
+      <div style={{ textAlign: 'right' }}>
+        {result && !again && (
+          <>
+            <div className={failed ? 'stop strong' : 'strong'}>
+              {check.kind ? amount(result.value, check.kind, set) : result.value === 1 ? 'seen' : 'not as it should be'}
+            </div>
+            <div className="soft small">
+              {result.by}, {dayAndTime(result.at, workshop.timeZone)}
+            </div>
+            {result.designName && (
+              <div className="soft small">
+                design {result.designName.split(',')[0]}, version {result.designVersion}
+              </div>
+            )}
+            {person.role !== 'viewer' && (
+              <Button
+                size="small"
+                type="text"
+                onClick={() => setAgain(true)}
+                aria-label={`Check again: ${check.title}`}
+              >
+                Again
+              </Button>
+            )}
+          </>
+        )}
+        {asks && check.kind && limit && (
+          <div className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+            <QuantityInput
+              label={check.title}
+              hideLabel
+              width={140}
+              kind={check.kind}
+              value={value}
+              onChange={setValue}
+              onFault={setUnreadable}
+              fault={sending.faults.value}
+              mayBeEmpty
+              onEnter={() => void sign(value)}
+            />
+            <Button loading={sending.busy} onClick={() => void sign(value)} aria-label={`Sign ${check.title}`}>
+              Sign
+            </Button>
+          </div>
+        )}
+        {asks && !check.kind && (
+          <div className="row" style={{ flexWrap: 'nowrap' }}>
+            <Button
+              loading={sending.busy}
+              onClick={() => void sign(1)}
+              aria-label={`Sign ${check.title}: as it should be`}
+            >
+              Sign
+            </Button>
+            <Button
+              type="text"
+              danger
+              onClick={() => void sign(0)}
+              aria-label={`Sign ${check.title}: not as it should be`}
+            >
+              Not right
+            </Button>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What to do in Size so that a limit taken from a figure appears. */
+function missingReason(checkId: string, sheet: ReturnType<typeof useBench>['sheet']): string {
+  const figure =
+    checkId === 'acPower'
+      ? FIGURES.chargePower
+      : checkId === 'consumption'
+        ? FIGURES.consumptionConstant
+        : FIGURES.packVoltageFull;
+  const { reason } = sheet.get(figure);
+  return reason ? `In Size: ${MISSING[reason]}.` : '';
+}

@@ -1,0 +1,46 @@
+import { Button } from 'antd';
+import { CHECK_GROUPS } from '../../../../core/prove/check.ts';
+import { CHECKS } from '../../../../core/prove/index.ts';
+import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { GROUP_NAME } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+import { CheckRow } from './CheckRow.tsx';
+
+/** The sign-off sheet: each check with its limit, value, and who signed when; as PDF for the folder. */
+export default function ProveStep() {
+  const { job } = useBench();
+  const newest = new Map([...job.checks].reverse().map((result) => [result.checkId, result]));
+  const passed = [...newest.values()].filter((result) => result.verdict === 'passed').length;
+  return (
+    <div className="stack">
+      <div className="spread">
+        <h1>Sign-off sheet</h1>
+        <span className="row">
+          <span className="soft">
+            {passed} of {CHECKS.length} signed as passed
+          </span>
+          <Button href={`/api/jobs/${job.number}/sign-off.pdf`} download>
+            Save as PDF
+          </Button>
+        </span>
+      </div>
+      {CHECK_GROUPS.map((group) => {
+        const checks = CHECKS.filter((check) => check.group === group);
+        return (
+          <Sheet key={group} title={GROUP_NAME[group]} hv={checks.some((check) => check.liveHv)}>
+            {group === 'firstPower' && (
+              <div className="in">
+                <SafetyNote about="live" />
+              </div>
+            )}
+            {checks.map((check) => (
+              <CheckRow key={check.id} check={check} result={newest.get(check.id)} />
+            ))}
+          </Sheet>
+        );
+      })}
+      <SafetyNote about="approval" />
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { FIGURES } from '../../../core/figures/index.ts';
+import { overallVerdict } from '../../../core/fit/index.ts';
+import { CHECKS } from '../../../core/prove/index.ts';
+import { formatQuantity } from '../../../core/quantity/format.ts';
+import type { UnitSet } from '../../../core/quantity/units.ts';
+import type { StepId } from '../../app/steps.ts';
+import type { Mark } from '../../widgets/StateMark.tsx';
+import type { JobBench } from './jobBench.ts';
+
+export interface SpineState {
+  readonly mark: Mark;
+  readonly say: string;
+}
+
+const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** State by shape and one telling figure for each step of a job. */
+export function spineStates(bench: JobBench, set: UnitSet): Record<StepId, SpineState> {
+  const { job, vehicle, lines, sheet, kit } = bench;
+  const firm = job.brief.filter((line) => line.firm).length;
+  const broken = lines.filter((line) => line.state === 'broken' && line.line.firm).length;
+  const energy = sheet.get(FIGURES.packUsable).value;
+  const weights = vehicle.weighing
+    ? `${formatQuantity(vehicle.figures.frontAxleMass.value, 'mass', set)} / ${formatQuantity(vehicle.figures.rearAxleMass.value, 'mass', set)}`
+    : 'Not weighed';
+  const report = kit && job.kit ? bench.fit(kit, job.kit.options) : null;
+  const misfits = report?.findings.filter((finding) => finding.verdict === 'doesNotFit').length ?? 0;
+  const fitted = job.parts.filter((part) => part.state === 'fitted').length;
+  const awaited = job.parts.filter((part) => part.state === 'ordered' || part.state === 'missing').length;
+  const done = job.stages.filter((stage) => stage.state === 'done').length;
+  const stopped = job.stages.some((stage) => stage.state === 'stopped');
+  const latest = new Map([...job.checks].reverse().map((check) => [check.checkId, check.verdict]));
+  const passed = [...latest.values()].filter((verdict) => verdict === 'passed').length;
+  const failed = [...latest.values()].filter((verdict) => verdict === 'failed').length;
+  return {
+    brief: {
+      mark: job.brief.length > 0 ? 'done' : 'open',
+      say: job.brief.length > 0 ? `${count(job.brief.length, 'line')}, ${firm} firm` : 'Nothing yet',
+    },
+    vehicle: { mark: vehicle.weighing ? 'done' : 'waiting', say: weights },
+    size: {
+      mark: job.designs.length === 0 ? 'open' : broken > 0 ? 'stop' : job.chosenDesignId ? 'done' : 'half',
+      say:
+        energy === null
+          ? count(job.designs.length, 'design')
+          : `${formatQuantity(energy, 'energy', set)}, ${count(job.designs.length, 'design')}`,
+    },
+    match: report
+      ? {
+          mark: misfits > 0 ? 'stop' : overallVerdict(report.findings) === 'fits' ? 'done' : 'half',
+          say:
+            misfits > 0
+              ? `${count(misfits, 'part does', 'parts do')} not fit`
+              : `${kit?.kitName.split(' ')[0]} kit ${kit?.revision}`,
+        }
+      : { mark: 'open', say: 'No kit taken' },
+    parts: {
+      mark: job.parts.length === 0 ? 'open' : awaited > 0 ? 'waiting' : fitted === job.parts.length ? 'done' : 'half',
+      say:
+        job.parts.length === 0
+          ? 'No list yet'
+          : awaited > 0
+            ? `${awaited} awaited`
+            : `${fitted} of ${job.parts.length} fitted`,
+    },
+    build: {
+      mark:
+        job.stages.length === 0
+          ? 'open'
+          : stopped
+            ? 'stop'
+            : done === job.stages.length
+              ? 'done'
+              : done > 0
+                ? 'half'
+                : 'open',
+      say: job.stages.length === 0 ? 'No stages yet' : `${done} of ${job.stages.length} stages`,
+    },
+    prove: {
+      mark: failed > 0 ? 'stop' : passed === CHECKS.length ? 'pass' : passed > 0 ? 'half' : 'open',
+      say: `${passed} of ${CHECKS.length} checks`,
+    },
+  };
+}

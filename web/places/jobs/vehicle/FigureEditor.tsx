@@ -1,0 +1,56 @@
+import { Button, Popover } from 'antd';
+import { useState } from 'react';
+import type { Source } from '../../../../core/quantity/sourced.ts';
+import { VEHICLE_FIGURES, type VehicleFigureId } from '../../../../core/vehicle/vehicleFigures.ts';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
+import { useBench } from '../jobBench.ts';
+
+/** Lays a figure of this very vehicle over the library's, with where it came from. */
+export function FigureEditor({ id }: { id: VehicleFigureId }) {
+  const { job, vehicle } = useBench();
+  const [open, setOpen] = useState(false);
+  const [value, setValue] = useState<number | null>(vehicle.figures[id].value);
+  const [source, setSource] = useState<Source>('measured');
+  const sending = useSend(true);
+  const save = async () => {
+    if (await sending.go('PUT', `/jobs/${job.number}/vehicle-figures`, { figure: id, value, source })) setOpen(false);
+  };
+  const form = (
+    <div className="stack" style={{ width: 230 }}>
+      <QuantityInput
+        label="Value"
+        kind={VEHICLE_FIGURES[id]}
+        value={value}
+        onChange={setValue}
+        fault={sending.faults.value}
+        onEnter={() => void save()}
+      />
+      <Choice
+        label="Where from"
+        value={source}
+        options={(['measured', 'drawing', 'assumed'] as const).map((s) => ({ value: s, label: SOURCE_NAME[s] }))}
+        onChange={(next) => setSource((next as Source | null) ?? 'measured')}
+      />
+      <Button type="primary" onClick={() => void save()} loading={sending.busy}>
+        Save figure
+      </Button>
+    </div>
+  );
+  return (
+    <Popover
+      trigger="click"
+      open={open}
+      onOpenChange={setOpen}
+      title={VEHICLE_FIGURE_NAME[id]}
+      content={form}
+      destroyOnHidden
+    >
+      <Button size="small" type="text" aria-label={`Measure ${VEHICLE_FIGURE_NAME[id]}`}>
+        Measure
+      </Button>
+    </Popover>
+  );
+}

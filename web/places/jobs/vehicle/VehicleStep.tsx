@@ -1,0 +1,151 @@
+import { measuringList } from '../../../../core/brief/measuringList.ts';
+import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { judgeChassisNumber } from '../../../../core/vehicle/chassisNumber.ts';
+import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES } from '../../../../core/vehicle/vehicleFigures.ts';
+import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { SourceMark } from '../../../widgets/SourceMark.tsx';
+import { StateMark } from '../../../widgets/StateMark.tsx';
+import { BRIEF_NAME } from '../../../wording/brief.ts';
+import { HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
+import { dayAndTime } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+import { FigureEditor } from './FigureEditor.tsx';
+import { WeighingForm } from './WeighingForm.tsx';
+
+const CHASSIS_SAY: Record<string, string> = {
+  checkDigitRight: 'check digit right',
+  checkDigitOther: 'no check digit of the kind some regions use',
+  oldForm: 'form of its time, free text',
+};
+
+/** The vehicle in front of you: what it is, what it weighs, where each figure came from, what is still to measure. */
+export default function VehicleStep() {
+  const { job, vehicle, lines } = useBench();
+  const set = useUnitSet();
+  const person = usePerson();
+  const { workshop } = useSession();
+  const mayMeasure = person.role !== 'viewer';
+  const toMeasure = measuringList(lines);
+  const { figures, variant, weighing } = vehicle;
+  const mass = (id: 'frontAxleMass' | 'rearAxleMass') => formatQuantity(figures[id].value, 'mass', set);
+  const share = figures.frontAxleMass.value / (figures.frontAxleMass.value + figures.rearAxleMass.value);
+  return (
+    <div className="stack">
+      <Sheet
+        title={`${variant.makerName} ${variant.modelName} ${variant.name}`}
+        aside={`${job.vehicle.builtYear}, ${job.vehicle.colour || 'colour not noted'}`}
+      >
+        <div className="in">
+          <VehicleElevation
+            vehicle={vehicle}
+            parts={[]}
+            front={{
+              text: mass('frontAxleMass'),
+              say: `front, ${SOURCE_NAME[figures.frontAxleMass.source]}`,
+              over: false,
+            }}
+            rear={{ text: mass('rearAxleMass'), say: `rear, ${SOURCE_NAME[figures.rearAxleMass.source]}`, over: false }}
+            middle={{ text: formatQuantity(share, 'share', set), say: 'on the front axle', over: false }}
+            centreX={null}
+          />
+          <div className="row soft small" style={{ justifyContent: 'space-between' }}>
+            <span>
+              chassis {job.vehicle.chassisNumber} (
+              {CHASSIS_SAY[judgeChassisNumber(job.vehicle.chassisNumber, job.vehicle.builtYear)] ?? 'form not known'})
+            </span>
+            <span>registration {job.vehicle.registration || 'not noted'}</span>
+            <span>
+              {variant.drivenAxle === 'both' ? 'all wheels driven' : `${variant.drivenAxle} wheels driven`},{' '}
+              {variant.systemVoltage} V, tyre {variant.tyre}
+            </span>
+          </div>
+        </div>
+      </Sheet>
+      <div className="two">
+        <Sheet
+          title="Corner weights"
+          aside={weighing ? `last by ${weighing.by}, ${dayAndTime(weighing.at, workshop.timeZone)}` : 'not weighed yet'}
+        >
+          <div className="in">
+            {mayMeasure ? <WeighingForm /> : <p className="soft">Weights are entered by technicians.</p>}
+          </div>
+        </Sheet>
+        <Sheet title="Measuring list" aside={toMeasure.length > 0 ? `${toMeasure.length} to measure` : undefined}>
+          <div className="in">
+            {toMeasure.length === 0 && (
+              <p className="soft">
+                {job.brief.length === 0
+                  ? 'Nothing rests on unmeasured figures while the brief is empty.'
+                  : 'Everything that matters to the brief is measured.'}
+              </p>
+            )}
+            {toMeasure.map((item) => (
+              <div
+                key={item.figure}
+                className="line"
+                style={{
+                  display: 'grid',
+                  gridTemplateColumns: '22px 1fr',
+                  padding: '5px 0',
+                  borderBottom: '1px solid var(--hairline)',
+                }}
+                data-measure={item.figure}
+              >
+                <StateMark mark="waiting" />
+                <div>
+                  <span className="strong">{VEHICLE_FIGURE_NAME[item.figure]}</span>{' '}
+                  <span className="soft">
+                    {SOURCE_NAME[figures[item.figure].source]}, often{' '}
+                    {formatQuantity(item.likelyError, 'share', set, { digits: 0 })} off
+                  </span>
+                  <div className="soft small">
+                    {HOW_TO_MEASURE[item.figure] ?? 'measure it'};{' '}
+                    {item.lines.map((line) => BRIEF_NAME[line.line.kind].toLowerCase()).join(', ')}{' '}
+                    {item.lines.length === 1 ? 'rests' : 'rest'} on it
+                  </div>
+                </div>
+              </div>
+            ))}
+          </div>
+        </Sheet>
+      </div>
+      <Sheet title="Figures of this vehicle" aside="measured ones stand in for the library's">
+        <div className="in">
+          <table className="list">
+            <thead>
+              <tr>
+                <th>Figure</th>
+                <th className="num">Value</th>
+                <th>Source</th>
+                <th className="num">Library</th>
+                <th aria-label="Measure" />
+              </tr>
+            </thead>
+            <tbody>
+              {VEHICLE_FIGURE_IDS.map((id) => {
+                const kind = VEHICLE_FIGURES[id];
+                return (
+                  <tr key={id} data-vehicle-figure={id}>
+                    <td>{VEHICLE_FIGURE_NAME[id]}</td>
+                    <td className="num strong">{formatQuantity(figures[id].value, kind, set)}</td>
+                    <td>
+                      <SourceMark of={figures[id]} />
+                    </td>
+                    <td className="num soft">{formatQuantity(variant.figures[id].value, kind, set)}</td>
+                    <td className="num">
+                      {mayMeasure && !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && (
+                        <FigureEditor id={id} />
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      </Sheet>
+    </div>
+  );
+}

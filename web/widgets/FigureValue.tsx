@@ -1,0 +1,83 @@
+import { Popover } from 'antd';
+import type { ReactNode } from 'react';
+import type { FigureSheet, Result } from '../../core/figures/evaluate.ts';
+import { FIGURES, type FigureId } from '../../core/figures/index.ts';
+import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
+import type { QuantityKind } from '../../core/quantity/kinds.ts';
+import type { UnitSet } from '../../core/quantity/units.ts';
+import { useUnitSet } from '../data/session.tsx';
+import { FIGURE_NAME, MISSING, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../wording/figures.ts';
+
+export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>
+  kind === 'hours' ? formatHours(value) : formatQuantity(value, kind, set);
+
+/** Inputs with their sources, the formula as a person would write it, the result, and where the formula comes from. */
+export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSheet }) {
+  const set = useUnitSet();
+  const { working, unmeasured, value, kind } = result;
+  if (!working || value === null || !kind) return null;
+  return (
+    <div style={{ maxWidth: 430 }} className="small">
+      <p className="strong">{working.formula}</p>
+      {working.terms.length > 0 && (
+        <table className="list" style={{ margin: '6px 0' }}>
+          <tbody>
+            {working.terms.map((term, i) => (
+              <tr key={i}>
+                <td>{term.symbol}</td>
+                <td className="num">{amount(term.value, term.kind, set)}</td>
+              </tr>
+            ))}
+            <tr>
+              <td className="strong">result</td>
+              <td className="num strong">{amount(value, kind, set)}</td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+      <p className="soft">From: {working.source}.</p>
+      {unmeasured.length > 0 && (
+        <p className="soft">
+          Rests on figures not measured here:{' '}
+          {unmeasured
+            .map(
+              (id) =>
+                `${VEHICLE_FIGURE_NAME[id].toLowerCase()} (${SOURCE_NAME[sheet.slots.vehicle.figures[id].source]})`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A computed figure which opens its working in place; without a value it says what is missing. */
+export function FigureValue({ id, sheet, children }: { id: FigureId; sheet: FigureSheet; children?: ReactNode }) {
+  const set = useUnitSet();
+  const result = sheet.get(FIGURES[id]);
+  if (result.value === null || !result.kind)
+    return <span className="soft small">{result.reason ? MISSING[result.reason] : 'measure'}</span>;
+  return (
+    <Popover trigger="click" title={FIGURE_NAME[id]} content={<WorkingText result={result} sheet={sheet} />}>
+      <button
+        type="button"
+        className="open-working"
+        aria-label={`${FIGURE_NAME[id]}: ${amount(result.value, result.kind, set)}, show working`}
+        data-figure={id}
+      >
+        {children ?? amount(result.value, result.kind, set)}
+      </button>
+    </Popover>
+  );
+}
+
+/** A named figure in one row. */
+export function FigureRow({ id, sheet }: { id: FigureId; sheet: FigureSheet }) {
+  return (
+    <div className="figure">
+      <span>{FIGURE_NAME[id]}</span>
+      <FigureValue id={id} sheet={sheet} />
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { Modal } from 'antd';
+
+export interface MergeRow {
+  readonly name: string;
+  readonly mine: string;
+  readonly theirs: string;
+}
+
+/** Shown when somebody else saved first: both sides, only what differs, and a person decides. */
+export function MergeDialog({
+  rows,
+  onMine,
+  onTheirs,
+  onClose,
+}: {
+  rows: readonly MergeRow[] | null;
+  onMine: () => void;
+  onTheirs: () => void;
+  onClose: () => void;
+}) {
+  const differing = (rows ?? []).filter((row) => row.mine !== row.theirs);
+  return (
+    <Modal
+      open={rows !== null}
+      title="Somebody saved this while you were writing"
+      okText="Save mine over it"
+      cancelText="Take theirs"
+      onOk={onMine}
+      onCancel={(event) => ((event.target as HTMLElement).closest('.ant-modal-close') ? onClose() : onTheirs())}
+      maskClosable={false}
+    >
+      {differing.length === 0 ? (
+        <p>Both say the same. Saving yours changes nothing.</p>
+      ) : (
+        <table className="list">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Yours</th>
+              <th>Theirs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {differing.map((row) => (
+              <tr key={row.name}>
+                <td>{row.name}</td>
+                <td>{row.mine}</td>
+                <td>{row.theirs}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Modal>
+  );
+}

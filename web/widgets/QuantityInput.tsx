@@ -1,0 +1,121 @@
+import { Input } from 'antd';
+import { useEffect, useId, useRef, useState } from 'react';
+import type { QuantityKind } from '../../core/quantity/kinds.ts';
+import { readTypedNumber, type TypedProblem } from '../../core/quantity/typed.ts';
+import { toBase, toShown, unitOf } from '../../core/quantity/units.ts';
+import { useUnitSet } from '../data/session.tsx';
+
+function sentence(problem: TypedProblem, symbol: string): string {
+  if (problem === 'comma') return 'Write decimals with a point, and no commas.';
+  if (problem === 'unit')
+    return symbol ? `Type the number only; ${symbol} is set already.` : 'Type the number only, without a unit.';
+  return problem === 'empty' ? 'A number is needed.' : 'This is not a number.';
+}
+
+interface Props {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  readonly value: number | null;
+  /** Base value, or null while the text is empty; not called while the text cannot be read. */
+  readonly onChange: (value: number | null) => void;
+  /** Told whenever the text becomes unreadable or readable again. */
+  readonly onFault?: (fault: string | null) => void;
+  readonly fault?: string | undefined;
+  readonly hideLabel?: boolean;
+  readonly mayBeEmpty?: boolean;
+  readonly digits?: number;
+  readonly disabled?: boolean;
+  readonly onEnter?: () => void;
+  readonly width?: number;
+}
+
+/** A number in the person's unit. Keeps exactly what was typed; says what is wrong under the field. */
+export function QuantityInput({
+  label,
+  kind,
+  value,
+  onChange,
+  onFault,
+  fault,
+  hideLabel,
+  mayBeEmpty,
+  digits,
+  disabled,
+  onEnter,
+  width,
+}: Props) {
+  const set = useUnitSet();
+  const unit = unitOf(kind, set);
+  const shown =
+    value === null
+      ? ''
+      : String(
+          Number(toShown(value, kind, set).toFixed(digits ?? Math.max(unit.digits, kind === 'coefficient' ? 4 : 2))),
+        );
+  const [text, setText] = useState(shown);
+  const [own, setOwn] = useState<string | null>(null);
+  const lastSent = useRef(value);
+  const id = useId();
+
+  // A new value from outside (another design, another unit set) replaces the text; our own echo does not.
+  useEffect(() => {
+    if (lastSent.current !== value) {
+      lastSent.current = value;
+      setText(shown);
+      setOwn(null);
+    }
+  }, [value, shown]);
+  const setRef = useRef(set);
+  useEffect(() => {
+    if (setRef.current !== set) {
+      setRef.current = set;
+      setText(shown);
+    }
+  }, [set, shown]);
+
+  const take = (next: string) => {
+    setText(next);
+    const typed = readTypedNumber(next);
+    if (typed.ok) {
+      setOwn(null);
+      onFault?.(null);
+      lastSent.current = toBase(typed.value, kind, set);
+      onChange(lastSent.current);
+      return;
+    }
+    if (typed.problem === 'empty') {
+      setOwn(null);
+      onFault?.(mayBeEmpty ? null : sentence('empty', unit.symbol));
+      lastSent.current = null;
+      onChange(null);
+      return;
+    }
+    const said = sentence(typed.problem, unit.symbol);
+    setOwn(said);
+    onFault?.(said);
+  };
+  const wrong = own ?? fault;
+  return (
+    <div className="field" style={width ? { width } : undefined}>
+      <label htmlFor={id} className={hideLabel ? 'hidden-label' : 'label'}>
+        {label}
+      </label>
+      <Input
+        id={id}
+        value={text}
+        disabled={disabled ?? false}
+        inputMode="decimal"
+        autoComplete="off"
+        suffix={unit.symbol || undefined}
+        {...(wrong ? { status: 'error' as const, 'aria-invalid': true, 'aria-describedby': `${id}-fault` } : {})}
+        onChange={(event) => take(event.target.value)}
+        onPressEnter={() => onEnter?.()}
+      />
+      {wrong && (
+        <div className="fault" id={`${id}-fault`}>
+          {wrong}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,16 @@
+import type { Sourced } from '../../core/quantity/sourced.ts';
+import { useSession } from '../data/session.tsx';
+import { SOURCE_NAME } from '../wording/figures.ts';
+import { dayAndTime } from '../wording/work.ts';
+
+/** Where a figure came from: measured ones with who and when. */
+export function SourceMark({ of: { source, by, at } }: { of: Sourced }) {
+  const { workshop } = useSession();
+  const who = by && at ? `${by}, ${dayAndTime(at, workshop.timeZone)}` : '';
+  return (
+    <span className={`small ${source === 'measured' ? 'pass' : source === 'assumed' ? 'wait' : 'soft'}`}>
+      {SOURCE_NAME[source]}
+      {who && <span className="soft"> {who}</span>}
+    </span>
+  );
+}

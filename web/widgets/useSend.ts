@@ -1,0 +1,43 @@
+import { App } from 'antd';
+import { useCallback, useState } from 'react';
+import type { Problem } from '../../contract/problem.ts';
+import { Refused, send } from '../data/client.ts';
+
+export interface Sending {
+  readonly busy: boolean;
+  /** Field path → sentence, from the last answer. */
+  readonly faults: Readonly<Record<string, string>>;
+  readonly problem: Problem | null;
+  readonly clear: () => void;
+  /** Sends a change; answers null when it was refused, and then `problem` says why. */
+  readonly go: <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown) => Promise<T | null>;
+}
+
+/**
+ * Sends changes and keeps what the server said about them. A refusal without fields is also shown as a message, so
+ * that it is seen wherever the button was; stale ones are left to the merge view.
+ */
+export function useSend(quiet = false): Sending {
+  const { message } = App.useApp();
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const go = useCallback(
+    async <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T | null> => {
+      setBusy(true);
+      try {
+        const answer = await send<T>(method, path, body);
+        setProblem(null);
+        return answer;
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        setProblem(error.problem);
+        if (!quiet && !error.problem.fields) void message.error(error.problem.detail, 6);
+        return null;
+      } finally {
+        setBusy(false);
+      }
+    },
+    [message, quiet],
+  );
+  return { busy, problem, faults: problem?.fields ?? {}, clear: () => setProblem(null), go };
+}
