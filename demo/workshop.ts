@@ -114,7 +114,7 @@ export const PLACES: readonly Place[] = [
     widthM: 4.8,
     lengthM: 5.6,
   },
-  { id: 'outside', name: 'Out of the building', kind: 'outside', lift: false, xM: 0, yM: 15, widthM: 23, lengthM: 3 },
+  { id: 'outside', name: 'Out of the building', kind: 'outside', lift: false, xM: 0, yM: 12.8, widthM: 23, lengthM: 3 },
 ];
 
 export const MAKERS = ['Ostrel', 'Corvane', 'Pellow', 'Hollin'] as const;

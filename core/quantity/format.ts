@@ -1,7 +1,10 @@
 import type { QuantityKind } from './kinds.ts';
 import { toShown, type UnitSet, unitOf } from './units.ts';
 
+/** Narrow no-break space, between thousands. */
 const THIN = '\u202f';
+/** No-break space before a unit: the shipped face sets it as thin as print does. */
+const SPACE = '\u00a0';
 const MS_PER_DAY = 86_400_000;
 
 /** Groups thousands with a narrow no-break space and uses a real minus sign: 12500.4, 1 → "12 500.4". */
@@ -36,7 +39,7 @@ export function isoDay(day: number): string {
 /** Decimal hours → "7 h 20". Rounded to the minute. */
 export function formatHours(hours: number): string {
   const minutes = Math.round(hours * 60);
-  return `${Math.floor(minutes / 60)}${THIN}h${THIN}${String(minutes % 60).padStart(2, '0')}`;
+  return `${Math.floor(minutes / 60)}${SPACE}h${SPACE}${String(minutes % 60).padStart(2, '0')}`;
 }
 
 export interface FormatOptions {
@@ -57,6 +60,6 @@ export function formatQuantity(base: number, kind: QuantityKind, set: UnitSet, o
   const shown = toShown(base, kind, set);
   const number = formatNumber(shown, options.digits ?? unit.digits);
   const sign = options.signed && shown > 0 ? '+' : '';
-  if (kind === 'money') return `${sign}€${THIN}${number}`;
-  return unit.symbol ? `${sign}${number}${THIN}${unit.symbol}` : `${sign}${number}`;
+  if (kind === 'money') return `${sign}€${SPACE}${number}`;
+  return unit.symbol ? `${sign}${number}${SPACE}${unit.symbol}` : `${sign}${number}`;
 }

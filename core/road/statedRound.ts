@@ -13,6 +13,8 @@ export interface StatedRound {
 /** Gentle driving with a load; common practice. */
 export const ROUND_ACCELERATION = 0.8;
 export const ROUND_DECELERATION = 1.0;
+/** Grade at which the climbing of a round is taken to happen; roads over hills, common practice. */
+export const ROUND_GRADE = 0.06;
 /** Standing time at each stop in the trace, s: only auxiliaries run. */
 export const ROUND_STOP_S = 10;
 
@@ -30,8 +32,8 @@ export function cruiseSpeed(legM: number, meanMs: number): number {
 }
 
 /**
- * One leg of the round as a one-second trace: start, cruise, stop, stand; the first half of the way rises, the second
- * falls. All legs are alike, so a round is `stops + 1` times this leg.
+ * One leg of the round as a one-second trace: start, cruise, stop, stand; a stretch at 6 % rises, as much falls at its
+ * end, and the way between is level; a round that climbs more than that gets steeper stretches. All legs are alike, so a round is `stops + 1` times this leg.
  */
 export function roundLeg(round: StatedRound): Trace | RoundProblem {
   if (!(round.lengthKm > 0) || !(round.meanKmh > 0)) return 'noLength';
@@ -47,11 +49,13 @@ export function roundLeg(round: StatedRound): Trace | RoundProblem {
     speeds[s] = Math.max(0, Math.min(s * ROUND_ACCELERATION, cruise, (total - s) * ROUND_DECELERATION));
   }
   const grade = new Float64Array(speeds.length);
-  const slope = round.climbM / ((round.lengthKm * 1000) / 2);
+  const climbM = round.climbM / (round.stops + 1);
+  const rising = Math.min(climbM / ROUND_GRADE, legM / 2);
+  const slope = rising > 0 ? climbM / rising : 0;
   let way = 0;
   for (let s = 0; s < speeds.length; s++) {
     way += speeds[s]!;
-    grade[s] = way <= legM / 2 ? slope : -slope;
+    grade[s] = way <= rising ? slope : way > legM - rising ? -slope : 0;
   }
   return { speedMs: speeds, grade };
 }

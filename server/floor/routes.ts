@@ -5,7 +5,7 @@ import { endpoint } from '../endpoint.ts';
 import { FLOOR_SQL } from './query.ts';
 
 /** The building's outline, metres. Places lie inside it; what is away lies below. */
-const BUILDING = { widthM: 23, lengthM: 15 };
+const BUILDING = { widthM: 23, lengthM: 12.8 };
 const PLANNED_HOURS = 7.5;
 
 export const floorEndpoints = [

@@ -25,6 +25,7 @@ export const theme: ThemeConfig = {
     borderRadiusSM: 3,
     fontFamily: 'Barlow, sans-serif',
     fontSize: 14,
+    lineHeight: 1.42,
     boxShadow: '0 0 0 1px #c6d0cc',
     boxShadowSecondary: '0 0 0 1px #9fb0aa',
     motion: false,

@@ -28,8 +28,8 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
   const long = l.rearX - l.frontX + 2 * pad;
   const top = l.height + 70;
   // Text is sized in mm of the drawing; the drawing is wide, so text keeps the same look for long and short vehicles.
-  const letter = Math.max(long, 3600) / 46;
-  const below = letter * 5.4;
+  const letter = Math.max(long, 3600) / 43;
+  const below = letter * 5.9;
   const stroke = long / 560;
   const window = sideWindow(vehicle);
   const measure = top + letter * 1.15;
@@ -68,41 +68,43 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
           strokeWidth={52}
         />
       ))}
-      {parts.map((part) => {
-        const drive = part.kind === 'drive';
-        const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
-        return (
-          // The list beside the drawing does the same by keyboard.
-          // biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for the mouse only
-          <g
-            key={part.key}
-            onClick={onPick && !drive ? () => onPick(part.key) : undefined}
-            style={onPick && !drive ? { cursor: 'pointer' } : undefined}
-          >
-            <rect
-              x={part.x - part.length / 2}
-              y={top - part.z - part.height / 2}
-              width={part.length}
-              height={part.height}
-              rx={16}
-              fill={drive ? 'var(--drive)' : 'var(--sheet)'}
-              fillOpacity={0.92}
-              stroke={colour}
-              strokeWidth={stroke * 1.7}
-              {...(part.tooBig ? { strokeDasharray: `${stroke * 6} ${stroke * 4}` } : {})}
-            />
-            <text
-              x={part.x}
-              y={top - part.z + letter * 0.3}
-              textAnchor="middle"
-              fontSize={letter * 0.86}
-              fill={part.tooBig ? 'var(--stop)' : drive ? 'var(--bar)' : 'var(--hv-ink)'}
+      {[...parts]
+        .sort((a) => (a.kind === 'drive' ? -1 : 1))
+        .map((part) => {
+          const drive = part.kind === 'drive';
+          const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
+          return (
+            // The list beside the drawing does the same by keyboard.
+            // biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for the mouse only
+            <g
+              key={part.key}
+              onClick={onPick && !drive ? () => onPick(part.key) : undefined}
+              style={onPick && !drive ? { cursor: 'pointer' } : undefined}
             >
-              {part.label}
-            </text>
-          </g>
-        );
-      })}
+              <rect
+                x={part.x - part.length / 2}
+                y={top - part.z - part.height / 2}
+                width={part.length}
+                height={part.height}
+                rx={16}
+                fill={drive ? 'var(--drive)' : 'var(--sheet)'}
+                fillOpacity={0.92}
+                stroke={colour}
+                strokeWidth={stroke * 1.7}
+                {...(part.tooBig ? { strokeDasharray: `${stroke * 6} ${stroke * 4}` } : {})}
+              />
+              <text
+                x={part.x}
+                y={top - part.z + letter * 0.3}
+                textAnchor="middle"
+                fontSize={letter * 0.86}
+                fill={part.tooBig ? 'var(--stop)' : drive ? 'var(--bar)' : 'var(--hv-ink)'}
+              >
+                {part.label}
+              </text>
+            </g>
+          );
+        })}
       {centreX !== null && (
         <g
           transform={`translate(${centreX} ${top - l.height * 0.42})`}
@@ -140,14 +142,14 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
         <g key={x} textAnchor="middle">
           <text
             x={x}
-            y={measure + letter * 2.35}
+            y={measure + letter * 2.75}
             fontSize={letter * 1.16}
             fontWeight={600}
             fill={axle.over ? 'var(--stop)' : 'var(--ink)'}
           >
             {axle.text}
           </text>
-          <text x={x} y={measure + letter * 3.45} fontSize={letter * 0.82} fill="var(--soft)">
+          <text x={x} y={measure + letter * 3.9} fontSize={letter * 0.82} fill="var(--soft)">
             {axle.say}
           </text>
         </g>

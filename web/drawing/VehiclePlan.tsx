@@ -27,7 +27,9 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
   const [w, h] = noseUp ? [wide, long] : [long, wide];
   const turn = noseUp ? `translate(${w / 2} ${pad - l.frontX}) rotate(90)` : `translate(${pad - l.frontX} ${h / 2})`;
   const stroke = 1.3 / perMm;
-  const wheels = [0, l.wheelbase].flatMap((x) => [-1, 1].map((side) => ({ x, y: (side * l.track) / 2 })));
+  const wheels = [0, l.wheelbase].flatMap((x) =>
+    [-1, 1].map((side) => ({ x, y: side * (l.width / 2 - l.tyreWidth * 0.22) })),
+  );
   const screenX = l.frontX + vehicle.variant.shape.bonnetMm;
   return (
     <svg
@@ -38,7 +40,7 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
       aria-label={title}
       style={{ maxWidth: '100%', display: 'block' }}
     >
-      <g transform={noseUp ? turn.replace('rotate(90)', 'rotate(90)') : turn}>
+      <g transform={turn}>
         {wheels.map(({ x, y }) => (
           <rect
             key={`${x}${y}`}
@@ -55,24 +57,26 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
           d={`M ${screenX} ${-l.width * 0.36} Q ${screenX - 150} 0 ${screenX} ${l.width * 0.36} L ${screenX + 210} ${l.width * 0.32} Q ${screenX + 110} 0 ${screenX + 210} ${-l.width * 0.32} Z`}
           fill="var(--glass)"
         />
-        {parts.map((part) => {
-          const drive = part.kind === 'drive';
-          const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
-          return (
-            <rect
-              key={part.key}
-              x={part.x - part.length / 2}
-              y={part.y - part.width / 2}
-              width={part.length}
-              height={part.width}
-              rx={18}
-              fill={drive ? 'var(--drive)' : 'var(--sheet)'}
-              stroke={colour}
-              strokeWidth={stroke * 1.6}
-              {...(part.tooBig || !part.fitted ? { strokeDasharray: `${5 / perMm} ${3 / perMm}` } : {})}
-            />
-          );
-        })}
+        {[...parts]
+          .sort((a) => (a.kind === 'drive' ? -1 : 1))
+          .map((part) => {
+            const drive = part.kind === 'drive';
+            const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
+            return (
+              <rect
+                key={part.key}
+                x={part.x - part.length / 2}
+                y={part.y - part.width / 2}
+                width={part.length}
+                height={part.width}
+                rx={18}
+                fill={drive ? 'var(--drive)' : 'var(--sheet)'}
+                stroke={colour}
+                strokeWidth={stroke * 1.6}
+                {...(part.tooBig || !part.fitted ? { strokeDasharray: `${5 / perMm} ${3 / perMm}` } : {})}
+              />
+            );
+          })}
         {marks.map((mark) => (
           <circle
             key={mark.label}

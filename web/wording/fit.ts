@@ -12,6 +12,17 @@ export const VERDICT_NAME: Record<Verdict, string> = {
   measureFirst: 'measure first',
 };
 
+const VERDICT_MANY: Partial<Record<Verdict, string>> = {
+  fits: 'fit',
+  afterWork: 'fit after work',
+  doesNotFit: 'do not fit',
+  measureFirst: 'to measure first',
+};
+
+/** How many findings of a verdict: "1 does not fit", "19 fit". */
+export const countVerdict = (verdict: Verdict, n: number) =>
+  `${n} ${n === 1 ? VERDICT_NAME[verdict] : VERDICT_MANY[verdict]}`;
+
 export const RULE_NAME: Record<RuleId, string> = {
   voltageWindow: 'Voltage window',
   mountingPoints: 'Mounting point',
@@ -79,7 +90,7 @@ function side({ value, to, kind }: Side, set: UnitSet): string {
   if (typeof value === 'string' || kind === null) return String(value);
   if (to === undefined) return formatQuantity(value, kind, set);
   const unit = unitOf(kind, set).symbol;
-  return `${formatQuantity(value, kind, set).replace(`\u202f${unit}`, '')} to ${formatQuantity(to, kind, set)}`;
+  return `${formatQuantity(value, kind, set).replace(`\u00a0${unit}`, '')} to ${formatQuantity(to, kind, set)}`;
 }
 
 /** The comparison in one sentence, each rule in the words a person would use. */
@@ -115,10 +126,15 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
 }
 
 /** Margin with its sign in words, at the right of a finding. */
-export function marginText({ margin, work, verdict }: Finding, set: UnitSet): string {
+export function marginText(finding: Finding, set: UnitSet): string {
+  const { margin, work, verdict } = finding;
   if (work && work.hours > 0 && verdict === 'afterWork' && !work.capNm) return `${work.hours} h`;
   if (!margin || margin.kind === 'count')
-    return verdict === 'measureFirst' ? 'measure' : margin && margin.value < 0 ? `${-margin.value} open` : '';
+    return verdict === 'measureFirst'
+      ? 'measure'
+      : margin && margin.value < 0
+        ? `${-margin.value} ${finding.rule === 'newHoles' ? 'to drill' : 'open'}`
+        : '';
   const amount = formatQuantity(Math.abs(margin.value), margin.kind, set);
   return margin.value < 0 ? `${amount} short` : `${amount} spare`;
 }

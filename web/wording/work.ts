@@ -69,7 +69,8 @@ export function limitText(
 ): string {
   const show = (value: number) => formatQuantity(value, kind, set, kind === 'resistance' ? { digits: 0 } : {});
   const [low, high] = unitOf(kind, set).inverse ? [limit.max, limit.min] : [limit.min, limit.max];
-  if (low !== null && high !== null) return `${show(low)} to ${show(high)}`;
+  if (low !== null && high !== null)
+    return `${show(low).replace(`\u00a0${unitOf(kind, set).symbol}`, '')} to ${show(high)}`;
   return low !== null ? `at least ${show(low)}` : `at most ${show(high ?? 0)}`;
 }
 

@@ -3,6 +3,7 @@ import { amountOf, type BriefLineBody } from '../../../../contract/brief.ts';
 import { BRIEF_KINDS } from '../../../../core/brief/lines.ts';
 import { dayNumber, isoDay } from '../../../../core/quantity/format.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { DayInput } from '../../../widgets/DayInput.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { BRIEF_NAME, SCHOOL_NAME } from '../../../wording/brief.ts';
@@ -24,7 +25,7 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
     <div
       style={{
         display: 'grid',
-        gridTemplateColumns: '170px 110px 250px minmax(90px, 1fr) auto',
+        gridTemplateColumns: '150px 104px 206px minmax(90px, 1fr) 56px',
         gap: 10,
         alignItems: 'start',
         borderBottom: '1px solid var(--hairline)',
@@ -46,15 +47,10 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
       />
       <div>
         {wants !== 'none' && kind === 'date' && (
-          <TextField
+          <DayInput
             label={`${name}, day`}
-            hideLabel
-            type="date"
             value={line.amount === null ? '' : isoDay(line.amount)}
-            onChange={(text) => {
-              const day = dayNumber(text);
-              set({ amount: Number.isFinite(day) ? day : null });
-            }}
+            onChange={(iso) => set({ amount: iso ? dayNumber(iso) : null })}
             fault={faults.amount}
           />
         )}

@@ -42,7 +42,7 @@ export function Snags({ job }: { job: JobSheet }) {
         </div>
       ))}
       {may && (
-        <div className="step" style={{ gridTemplateColumns: '1fr auto' }}>
+        <div className="step" style={{ gridTemplateColumns: '1fr auto', alignItems: 'end' }}>
           <TextField
             label="New snag"
             hideLabel

@@ -38,7 +38,7 @@ export function StepLine({ step, stage }: { step: StepRow; stage: StageRow }) {
         {step.text}
         <div className="soft small">
           {limit && limitText(limit, limit.kind, set)}
-          {limit && step.note && '. '}
+          {limit && step.note && ', '}
           {step.note}
         </div>
         {stopped && limit && (

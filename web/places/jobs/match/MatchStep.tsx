@@ -10,7 +10,7 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { VERDICT_NAME } from '../../../wording/fit.ts';
+import { countVerdict, VERDICT_NAME } from '../../../wording/fit.ts';
 import { useBench } from '../jobBench.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
@@ -143,7 +143,7 @@ export default function MatchStep() {
                   {report.verdict === 'measureFirst' ? ' before it is promised' : ''}
                 </span>
               }
-              aside={tally.map(([verdict, n]) => `${n} ${VERDICT_NAME[verdict]}`).join(', ')}
+              aside={tally.map(([verdict, n]) => countVerdict(verdict, n)).join(', ')}
             >
               {report.findings.map((finding, i) => (
                 <FindingRow key={`${finding.rule} ${finding.subject} ${i}`} finding={finding} />

@@ -4,9 +4,9 @@ import { PART_STATES, type PartLine, type PartState } from '../../../../contract
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
-import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { dayAndTime, dayText, PART_STATE_NAME } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
@@ -79,14 +79,7 @@ function PartRow({ line }: { line: PartLine }) {
               </div>
               {state === 'ordered' && (
                 <>
-                  <TextField
-                    label={`Due day of ${name}`}
-                    hideLabel
-                    type="date"
-                    value={due}
-                    onChange={setDue}
-                    fault={sending.faults.due}
-                  />
+                  <DayInput label={`Due day of ${name}`} value={due} onChange={setDue} fault={sending.faults.due} />
                   <Button size="small" type="primary" onClick={() => void save('ordered')}>
                     Save
                   </Button>

@@ -1,0 +1,69 @@
+import { mkdirSync } from 'node:fs';
+import { chromium, type Page } from '@playwright/test';
+import { migrateUp } from '../server/db/migrate.ts';
+import { buildPage } from './buildPage.ts';
+import { startCluster } from './cluster.ts';
+import { CHROMIUM, CHROMIUM_ARGS, ensureChromium } from './ensureChromium.ts';
+import { ensureDatabase } from './ensureDatabase.ts';
+import { loadSample } from './openDatabase.ts';
+import { say } from './say.ts';
+import { serve } from './serve.ts';
+
+// Use: npm run shots [-- folder [name …]]. Pictures of every main view at 1280 × 800 from a fresh sample.
+const [folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+mkdirSync(folder, { recursive: true });
+ensureChromium();
+const cluster = await startCluster('shots');
+const url = cluster.url('shots');
+await ensureDatabase(cluster.url('postgres'), 'shots');
+await migrateUp(url);
+await loadSample(url, true);
+const running = await serve(url, await buildPage(), 0);
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+async function jobNumber(title: string): Promise<string> {
+  const jobs = (await (await page.request.get(`${running.url}/api/jobs`)).json()) as {
+    number: string;
+    title: string;
+  }[];
+  return jobs.find((job) => job.title === title)?.number ?? '';
+}
+
+const step = (title: string, name: string) => async (p: Page) => {
+  await p.goto(`${running.url}/jobs/${await jobNumber(title)}/${name}`);
+};
+
+const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
+  'sign-in': (p) => p.goto(running.url),
+  floor: async (p) => {
+    await p.goto(running.url);
+    await p.getByRole('button', { name: 'Ilse Marrow' }).click();
+    await p.getByText('Needs a decision').waitFor();
+  },
+  jobs: (p) => p.goto(`${running.url}/jobs`),
+  'new-job': (p) => p.goto(`${running.url}/jobs/new`),
+  'job-brief': step('Ice-cream van', 'brief'),
+  'job-vehicle': step('Ice-cream van', 'vehicle'),
+  'job-size': step('Ice-cream van', 'size'),
+  'job-match': step('Ice-cream van', 'match'),
+  'job-parts': step('Hotel shuttle', 'parts'),
+  'job-build': step('Bakery van', 'build'),
+  bench: step('Bakery van', 'bench'),
+  'job-prove': step('Fire tender', 'prove'),
+};
+
+try {
+  for (const [name, go] of Object.entries(VIEWS)) {
+    await go(page);
+    await page.waitForLoadState('networkidle').catch(() => {});
+    await page.waitForTimeout(350);
+    if (only.length > 0 && !only.includes(name)) continue;
+    await page.screenshot({ path: `${folder}/${name}.png` });
+    say(`${folder}/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  await running.close();
+  cluster.stop();
+}
