@@ -136,7 +136,7 @@ const wren: Sheet = {
     point('rear cradle right', 2080, 380, 300, 'tank strap'),
   ],
   bays: [
-    bay('front', [-140, 0, 720], [560, 860, 300], 110, 'bonnet'),
+    bay('front', [-140, 0, 680], [560, 860, 300], 110, 'bonnet'),
     bay('floor', [1080, 0, 260], [980, 760, 200], 160, 'underside'),
     bay('rear', [2300, 0, 470], [620, 900, 340], 150, 'load floor lid'),
   ],

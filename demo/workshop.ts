@@ -102,7 +102,7 @@ export const PLACES: readonly Place[] = [
     xM: 0,
     yM: 9.4,
     widthM: 18.2,
-    lengthM: 5.6,
+    lengthM: 3.4,
   },
   {
     id: 'hv-room',
@@ -112,7 +112,7 @@ export const PLACES: readonly Place[] = [
     xM: 18.2,
     yM: 9.4,
     widthM: 4.8,
-    lengthM: 5.6,
+    lengthM: 3.4,
   },
   { id: 'outside', name: 'Out of the building', kind: 'outside', lift: false, xM: 0, yM: 12.8, widthM: 23, lengthM: 3 },
 ];

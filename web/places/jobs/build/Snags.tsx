@@ -44,8 +44,7 @@ export function Snags({ job }: { job: JobSheet }) {
       {may && (
         <div className="step" style={{ gridTemplateColumns: '1fr auto', alignItems: 'end' }}>
           <TextField
-            label="New snag"
-            hideLabel
+            label="A fault to put right"
             value={text ?? ''}
             onChange={setText}
             fault={sending.faults.text}

@@ -62,6 +62,16 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
         {result && !again && (
           <>
             <div className={failed ? 'stop strong' : 'strong'}>
+              {person.role !== 'viewer' && (
+                <Button
+                  size="small"
+                  type="text"
+                  onClick={() => setAgain(true)}
+                  aria-label={`Check again: ${check.title}`}
+                >
+                  Again
+                </Button>
+              )}{' '}
               {check.kind ? amount(result.value, check.kind, set) : result.value === 1 ? 'seen' : 'not as it should be'}
             </div>
             <div className="soft small">
@@ -71,16 +81,6 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
               <div className="soft small">
                 design {result.designName.split(',')[0]}, version {result.designVersion}
               </div>
-            )}
-            {person.role !== 'viewer' && (
-              <Button
-                size="small"
-                type="text"
-                onClick={() => setAgain(true)}
-                aria-label={`Check again: ${check.title}`}
-              >
-                Again
-              </Button>
             )}
           </>
         )}
