@@ -1,0 +1,97 @@
+import { describe, expect, test } from 'vitest';
+import type { RoadVehicle } from '../road/roadLoad.ts';
+import { accelerate } from './accelerate.ts';
+import { drivelineLoads } from './driveline.ts';
+import { steepestHeld, steepestStart, topSpeed } from './limits.ts';
+import { motorTorque } from './motor.ts';
+import { kmhPer1000Rpm, motorPull, rpmAt } from './pull.ts';
+import { gripLimit, type Stance } from './traction.ts';
+
+const MOTOR = { peakTorqueNm: 150, peakPowerW: 60_000, maxRpm: 10_000 };
+const GEARING = { ratio: 9, efficiency: 0.96, wheelRadiusM: 0.29 };
+const VEHICLE: RoadVehicle = {
+  massKg: 1300,
+  rollingCoefficient: 0.012,
+  dragAreaM2: 1,
+  airDensity: 1.225,
+  rotationFactor: 1.05,
+  headwindMs: 0,
+};
+const STANCE: Stance = {
+  frontAxleKg: 700,
+  rearAxleKg: 600,
+  wheelbaseM: 2.2,
+  massCentreHeightM: 0.6,
+  drivenAxle: 'front',
+};
+
+describe('motor and gearing', () => {
+  test('flat torque, then constant power, then nothing', () => {
+    expect(motorTorque(MOTOR, 0)).toBe(150);
+    expect(motorTorque(MOTOR, 2000)).toBe(150);
+    const omega = (8000 * 2 * Math.PI) / 60;
+    expect(motorTorque(MOTOR, 8000) * omega).toBeCloseTo(60_000, 6);
+    expect(motorTorque(MOTOR, 10_001)).toBe(0);
+  });
+  test('road speed per 1000 rpm agrees with rpm at that speed', () => {
+    expect(rpmAt(GEARING, kmhPer1000Rpm(GEARING) / 3.6)).toBeCloseTo(1000, 9);
+    expect(motorPull(MOTOR, GEARING, 0)).toBeCloseTo((150 * 9 * 0.96) / 0.29, 9);
+  });
+});
+
+describe('grip', () => {
+  test('force and load are in balance for front drive: F = μ·(front load − F·h/L)', () => {
+    const force = gripLimit(STANCE, 0.8);
+    expect(force).toBeCloseTo(0.8 * (700 * 9.80665 - (force * 0.6) / 2.2), 6);
+  });
+  test('rear drive gains load, all wheels use all of it', () => {
+    const rear = gripLimit({ ...STANCE, drivenAxle: 'rear' }, 0.8);
+    expect(rear).toBeCloseTo(0.8 * (600 * 9.80665 + (rear * 0.6) / 2.2), 6);
+    expect(gripLimit({ ...STANCE, drivenAxle: 'both' }, 0.8)).toBeCloseTo(0.8 * 1300 * 9.80665, 6);
+  });
+  test('a tall short vehicle is limited by its front wheels lifting', () => {
+    const tall = { ...STANCE, drivenAxle: 'rear' as const, massCentreHeightM: 3 };
+    expect(gripLimit(tall, 0.9)).toBeCloseTo((700 * 9.80665 * 2.2) / 3, 6);
+    expect(gripLimit(STANCE, 0.8, 0.3)).toBeLessThan(gripLimit(STANCE, 0.8));
+  });
+});
+
+describe('limits', () => {
+  const pull = (v: number) => Math.min(motorPull(MOTOR, GEARING, v), gripLimit(STANCE, 0.8));
+  const byRpm = ((10_000 / 9) * 2 * Math.PI * 0.29) / 60;
+  test('a short gear runs out of revolutions, a weak motor out of pull', () => {
+    expect(topSpeed(VEHICLE, pull, byRpm)).toEqual({ kmh: byRpm * 3.6, by: 'rotation' });
+    const weak = topSpeed(VEHICLE, (v) => Math.min(3000, 5000 / Math.max(v, 0.1)), byRpm);
+    expect(weak.by).toBe('roadLoad');
+    const v = weak.kmh / 3.6;
+    expect(5000 / v).toBeCloseTo(1300 * 9.80665 * 0.012 + 0.5 * 1.225 * v * v, 3);
+  });
+  test('steepest start balances pull and weight', () => {
+    const grade = steepestStart(VEHICLE, () => 3000);
+    const cos = 1 / Math.sqrt(1 + grade * grade);
+    expect(1300 * 9.80665 * (0.012 * cos + grade * cos)).toBeCloseTo(3000, 2);
+    expect(steepestStart(VEHICLE, () => 10)).toBe(0);
+    expect(steepestStart(VEHICLE, () => 1e6)).toBe(1);
+  });
+  test('a steeper hill is started than held at speed', () => {
+    expect(steepestHeld(VEHICLE, 3000, 50 / 3.6)).toBeLessThan(steepestStart(VEHICLE, () => 3000));
+    expect(steepestHeld(VEHICLE, 0, 10)).toBe(0);
+  });
+  test('targets that are never reached are null', () => {
+    const run = accelerate(VEHICLE, () => 300, [20, 500]);
+    expect(run.secondsTo.get(20)).toBeGreaterThan(0);
+    expect(run.secondsTo.get(500)).toBeNull();
+    expect(accelerate(VEHICLE, () => 0, [20]).secondsTo.get(20)).toBeNull();
+  });
+});
+
+test('driveline: the weakest part comes first, with the torque that just reaches it', () => {
+  const parts = [
+    { part: 'input', limitNm: 200, after: 'motor' as const },
+    { part: 'shaft', limitNm: 1500, after: 'final' as const },
+    { part: 'hub', limitNm: 9000, after: 'hub' as const },
+  ];
+  const [worst, next] = drivelineLoads(parts, { gearbox: 2, final: 4, hub: 1.25 }, 250);
+  expect(worst).toMatchObject({ part: 'shaft', torqueNm: 2000, margin: 0.75, capNm: 187.5 });
+  expect(next).toMatchObject({ part: 'input', margin: 0.8 });
+});

@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { MODULE, slots, VEHICLE } from '../testing/wren.ts';
+import { createSheet } from './evaluate.ts';
+import { figure } from './figure.ts';
+import { FIGURE_IDS, FIGURES } from './index.ts';
+
+const value = (change: Parameters<typeof slots>[0], id: keyof typeof FIGURES) =>
+  createSheet(slots(change)).get(FIGURES[id]).value;
+
+describe('the catalogue', () => {
+  test('every figure of a whole design has a value, a formula, a source, and no NaN', () => {
+    const sheet = createSheet(slots());
+    for (const id of FIGURE_IDS) {
+      const result = sheet.get(FIGURES[id]);
+      expect(result.reason, id).toBeNull();
+      expect(Number.isFinite(result.value), id).toBe(true);
+      expect(result.working?.formula.length, id).toBeGreaterThan(4);
+      expect(result.working?.source.length, id).toBeGreaterThan(3);
+      for (const term of result.working?.terms ?? [])
+        expect(Number.isFinite(term.value), `${id}: ${term.symbol}`).toBe(true);
+      expect(FIGURES[id].id).toBe(id);
+    }
+  });
+  test('without module, drive or charger they say what is missing', () => {
+    const bare = createSheet(
+      slots({
+        pack: { ...slots().pack, module: null },
+        drive: { unit: null, gear: null, torqueCapNm: null },
+        charge: { charger: null, inletAmps: null },
+      }),
+    );
+    expect(bare.get(FIGURES.packEnergy).reason).toBe('noModule');
+    expect(bare.get(FIGURES.rangeRound).value).toBeNull();
+    expect(bare.get(FIGURES.chargeTime).reason).toBe('noModule');
+    expect(bare.get(FIGURES.totalRatio).reason).toBe('noDrive');
+  });
+  test('a figure that comes to infinity is given as never reached', () => {
+    const odd = figure({
+      id: 'odd',
+      kind: 'hours',
+      compute: () => ({ value: 1 / 0, formula: '', terms: [], source: '' }),
+    });
+    expect(createSheet(slots()).get(odd)).toMatchObject({ value: null, reason: 'neverReached' });
+  });
+});
+
+describe('evaluation', () => {
+  test('computes each entry once, and after a change only what rests on it', () => {
+    const sheet = createSheet(slots());
+    for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
+    const all = sheet.computed();
+    sheet.get(FIGURES.rangeRound);
+    expect(sheet.computed()).toBe(all);
+    const mass = sheet.get(FIGURES.frontAxleNow);
+    sheet.update(slots({ charge: { ...slots().charge, inletAmps: 10 } }));
+    for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
+    expect(sheet.computed()).toBe(3);
+    expect(sheet.get(FIGURES.frontAxleNow)).toBe(mass);
+  });
+  test('inputs of the same content change nothing', () => {
+    const sheet = createSheet(slots());
+    const before = sheet.get(FIGURES.rangeCycle);
+    sheet.update(slots());
+    expect(sheet.get(FIGURES.rangeCycle)).toBe(before);
+    expect(sheet.slots.use).toEqual(slots().use);
+  });
+  test('measuring a figure takes it off the unmeasured list of everything that rests on it', () => {
+    const sheet = createSheet(slots());
+    expect(sheet.get(FIGURES.rangeConstant).unmeasured).toContain('dragCoefficient');
+    const figures = { ...VEHICLE.figures, dragCoefficient: { value: 0.4, source: 'measured' as const } };
+    sheet.update(slots({ vehicle: { ...VEHICLE, figures } }));
+    const after = sheet.get(FIGURES.rangeConstant);
+    expect(after.unmeasured).not.toContain('dragCoefficient');
+    expect(after.unmeasured).toContain('rollingCoefficient');
+    expect(sheet.get(FIGURES.packEnergy).unmeasured).toEqual([]);
+  });
+  test('figures after any sequence of changes equal figures computed afresh', () => {
+    const change = fc.record({
+      payloadKg: fc.integer({ min: 0, max: 500 }),
+      strings: fc.constantFrom(1, 2, 3),
+      torqueCapNm: fc.option(fc.integer({ min: 20, max: 150 })),
+      newHoles: fc.integer({ min: 0, max: 3 }),
+    });
+    fc.assert(
+      fc.property(fc.array(change, { minLength: 1, maxLength: 5 }), (changes) => {
+        const kept = createSheet(slots());
+        for (const { payloadKg, strings, torqueCapNm, newHoles } of changes) {
+          const next = slots({
+            use: { ...slots().use, payloadKg },
+            pack: { ...slots().pack, strings },
+            drive: { ...slots().drive, torqueCapNm },
+            kit: { newHoles },
+          });
+          kept.update(next);
+          const fresh = createSheet(next);
+          for (const id of FIGURE_IDS) expect(kept.get(FIGURES[id])).toEqual(fresh.get(FIGURES[id]));
+        }
+      }),
+      { numRuns: 15 },
+    );
+  });
+});
+
+describe('figures of the van', () => {
+  test('pack', () => {
+    expect(value({}, 'packEnergy')).toBe(26_400);
+    expect(value({}, 'packUsable')).toBeCloseTo(23_760, 6);
+    expect(value({}, 'packVoltageFull')).toBeCloseTo(302.4, 9);
+    expect(value({}, 'bmsSatellites')).toBe(4);
+    expect(value({}, 'packSagVoltage')).toBeLessThan(value({}, 'packVoltageEmpty')!);
+  });
+  test('weights: engine and tank out, pack and drive in, moments by hand', () => {
+    // 1000 − 140 + 180 + 50; rear = (400·2000 + 100·100 − 40·2000 + 180·2000)/2000
+    expect(value({}, 'unladenMass')).toBeCloseTo(1090, 9);
+    expect(value({}, 'rearAxleNow')).toBeCloseTo((800_000 + 10_000 - 80_000 + 360_000) / 2000, 9);
+    expect(value({}, 'addedMass')).toBeCloseTo(90, 9);
+    expect(value({}, 'grossMassNow')).toBeCloseTo(1290, 9);
+  });
+  test('a vehicle weighed stripped loses nothing more', () => {
+    const weighing = {
+      frontLeftKg: 250,
+      frontRightKg: 250,
+      rearLeftKg: 180,
+      rearRightKg: 180,
+      state: 'stripped' as const,
+      by: 'JO',
+      at: '',
+    };
+    const figures = {
+      ...VEHICLE.figures,
+      frontAxleMass: { value: 500, source: 'measured' as const },
+      rearAxleMass: { value: 360, source: 'measured' as const },
+    };
+    expect(value({ vehicle: { ...VEHICLE, figures, weighing } }, 'unladenMass')).toBeCloseTo(860 + 230, 9);
+  });
+  test('a box that does not fit leaves the weights open instead of guessing', () => {
+    const box = { ...slots().pack.boxes[0]!, outer: null };
+    expect(createSheet(slots({ pack: { ...slots().pack, boxes: [box] } })).get(FIGURES.unladenMass).reason).toBe(
+      'boxTooFull',
+    );
+  });
+  test('more load never goes further; a cap never makes it faster', () => {
+    const use = slots().use;
+    expect(value({ use: { ...use, payloadKg: 500 } }, 'rangeRound')!).toBeLessThan(value({}, 'rangeRound')!);
+    expect(value({ drive: { ...slots().drive, torqueCapNm: 60 } }, 'time0to50')!).toBeGreaterThan(
+      value({}, 'time0to50')!,
+    );
+    expect(value({ use: { ...use, heaterW: 2000 } }, 'rangeCycle')!).toBeLessThan(value({}, 'rangeCycle')!);
+  });
+  test('money and days', () => {
+    expect(value({}, 'jobPrice')).toBe(1_000_000 + 70 * 6000);
+    expect(value({}, 'readyDate')).toBe(20_003);
+    expect(value({ work: { ...slots().work, latestPartDay: 20_010 } }, 'readyDate')).toBe(20_013);
+  });
+  test('two strings halve the voltage and keep the energy', () => {
+    const pack = { ...slots().pack, strings: 2 };
+    expect(value({ pack }, 'packVoltageFull')).toBeCloseTo((302.4 as number) / 2, 9);
+    expect(value({ pack }, 'packEnergy')).toBe(26_400);
+    expect(MODULE.sheet.nominalV).toBe(22);
+  });
+});

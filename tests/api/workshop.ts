@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import type { Express } from 'express';
+import pg from 'pg';
+import { pino } from 'pino';
+import request, { type Test } from 'supertest';
+import type TestAgent from 'supertest/lib/agent.js';
+import { afterAll, beforeAll, inject } from 'vitest';
+import type { JobRow, JobSheet } from '../../contract/job.ts';
+import type { SessionInfo } from '../../contract/session.ts';
+import { createApp } from '../../server/app.ts';
+import { configFrom, DEMO_PASSWORD } from '../../server/config.ts';
+import { connect, type Db } from '../../server/db/connect.ts';
+import { type Live, startLive } from '../../server/events/live.ts';
+import { dropDatabase } from './dropDatabase.ts';
+import { TEMPLATE } from './template.ts';
+
+/** A person's browser: keeps the cookie and the token, and speaks JSON. */
+export interface Visitor {
+  readonly get: (path: string) => Test;
+  readonly send: (method: 'post' | 'put' | 'delete', path: string, body?: object, headers?: Record<string, string>) => Test;
+  readonly job: (title: string) => Promise<JobSheet>;
+}
+
+export interface Workshop {
+  readonly app: () => Express;
+  readonly db: () => Db;
+  readonly pool: () => pg.Pool;
+  readonly url: () => string;
+  readonly visitor: (signIn: string) => Promise<Visitor>;
+  /** The clock of the server; null for the real one. */
+  setNow: (now: Date | null) => void;
+}
+
+async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string }> {
+  const agent = request.agent(app);
+  const info = (await agent.get('/api/session')).body as SessionInfo;
+  return { agent, token: info.csrfToken };
+}
+
+/** A server on its own copy of the sample, for one test file. */
+export function useWorkshop(): Workshop {
+  const name = `test_${randomUUID().replace(/-/g, '')}`;
+  const url = () => inject('databaseUrl').replace(/DB$/, name);
+  const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
+  let app: Express;
+  let live: Live;
+  let connection: ReturnType<typeof connect>;
+  let now: Date | null = null;
+  beforeAll(async () => {
+    const client = new pg.Client({ connectionString: admin() });
+    await client.connect();
+    await client.query(`create database "${name}" template "${TEMPLATE}"`);
+    await client.end();
+    connection = connect(url(), 'Europe/Lisbon');
+    live = await startLive(url());
+    const config = { ...configFrom({}, url(), null, 'secret for tests'), signInTries: 4 };
+    app = createApp({ ...connection, config, live, now: () => now ?? new Date(), logger: pino({ level: 'silent' }) });
+  });
+  afterAll(async () => {
+    await live?.close();
+    await connection?.pool.end();
+    await dropDatabase(admin(), name);
+  });
+  return {
+    app: () => app,
+    db: () => connection.db,
+    pool: () => connection.pool,
+    url,
+    setNow: (next) => {
+      now = next;
+    },
+    visitor: async (signIn) => {
+      const { agent, token } = await agentFor(app);
+      const answer = await agent.post('/api/session').set('X-CSRF-Token', token).send({ signIn, password: DEMO_PASSWORD });
+      const csrf = (answer.body as SessionInfo).csrfToken;
+      const get = (path: string) => agent.get(`/api${path}`);
+      return {
+        get,
+        send: (method, path, body = {}, headers = {}) => agent[method](`/api${path}`).set({ 'X-CSRF-Token': csrf, ...headers }).send(body),
+        job: async (title) => {
+          const rows = (await get('/jobs')).body as JobRow[];
+          const number = rows.find((row) => row.title === title)?.number;
+          return (await get(`/jobs/${number}`)).body as JobSheet;
+        },
+      };
+    },
+  };
+}

@@ -1,0 +1,18 @@
+import { defineConfig } from 'vitest/config';
+
+// Unit and published checks need nothing; tests/api needs TEST_ADMIN_URL, which the test command sets.
+export default defineConfig({
+  test: {
+    include: [
+      'core/**/*.test.ts',
+      'contract/**/*.test.ts',
+      'web/**/*.test.ts',
+      'demo/**/*.test.ts',
+      'tests/published/**/*.test.ts',
+      'tests/api/**/*.test.ts',
+    ],
+    globalSetup: ['tests/api/template.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
+});
