@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { verify } from '@node-rs/argon2';
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
-import rateLimit from 'express-rate-limit';
+import { type Request, Router } from 'express';
+import rateLimit, { ipKeyGenerator } from 'express-rate-limit';
 import { check } from '../../contract/fields.ts';
 import { preferencesSchema, type SessionInfo, type SignIn, signInSchema } from '../../contract/session.ts';
 import { person } from '../db/schema/index.ts';
@@ -36,22 +36,33 @@ export function sessionRouter(house: House): Router {
     };
   }
 
-  const tries = rateLimit({
-    windowMs: 5 * 60_000,
-    limit: config.signInTries,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: () => {
-      throw new ProblemError('tooManyTries', 'Too many tries. Wait five minutes, then try again.');
-    },
-  });
+  /** Wrong tries count by address and name, so that one person's slips lock out nobody else, and by address overall. */
+  const limiter = (limit: number, keyGenerator: (req: Request) => string) =>
+    rateLimit({
+      windowMs: 5 * 60_000,
+      limit,
+      keyGenerator,
+      skipSuccessfulRequests: true,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: () => {
+        throw new ProblemError('tooManyTries', 'Too many tries. Wait five minutes, then try again.');
+      },
+    });
+  const address = (req: Request) => ipKeyGenerator(req.ip ?? '');
+  const nameOf = (req: Request) =>
+    String((req.body as { signIn?: unknown } | undefined)?.signIn)
+      .slice(0, 80)
+      .trim()
+      .toLowerCase();
+  const byName = limiter(config.signInTries, (req) => `${address(req)} ${nameOf(req)}`);
+  const byAddress = limiter(config.signInTries * 10, address);
 
   router.get('/session', async (req, res) => {
     res.json(await info(req));
   });
 
-  router.post('/session', tries, async (req, res) => {
+  router.post('/session', byAddress, byName, async (req, res) => {
     const { value, problems } = check<SignIn>(signInSchema, req.body ?? {});
     if (Object.keys(problems).length > 0) throw badInput(problems);
     const [found] = await db.select().from(person).where(eq(person.signIn, value.signIn));

@@ -17,7 +17,12 @@ import { TEMPLATE } from './template.ts';
 /** A person's browser: keeps the cookie and the token, and speaks JSON. */
 export interface Visitor {
   readonly get: (path: string) => Test;
-  readonly send: (method: 'post' | 'put' | 'delete', path: string, body?: object, headers?: Record<string, string>) => Test;
+  readonly send: (
+    method: 'post' | 'put' | 'delete',
+    path: string,
+    body?: object,
+    headers?: Record<string, string>,
+  ) => Test;
   readonly job: (title: string) => Promise<JobSheet>;
 }
 
@@ -38,7 +43,7 @@ async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string
 }
 
 /** A server on its own copy of the sample, for one test file. */
-export function useWorkshop(): Workshop {
+export function openWorkshop(): Workshop {
   const name = `test_${randomUUID().replace(/-/g, '')}`;
   const url = () => inject('databaseUrl').replace(/DB$/, name);
   const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
@@ -71,12 +76,18 @@ export function useWorkshop(): Workshop {
     },
     visitor: async (signIn) => {
       const { agent, token } = await agentFor(app);
-      const answer = await agent.post('/api/session').set('X-CSRF-Token', token).send({ signIn, password: DEMO_PASSWORD });
+      const answer = await agent
+        .post('/api/session')
+        .set('X-CSRF-Token', token)
+        .send({ signIn, password: DEMO_PASSWORD });
       const csrf = (answer.body as SessionInfo).csrfToken;
       const get = (path: string) => agent.get(`/api${path}`);
       return {
         get,
-        send: (method, path, body = {}, headers = {}) => agent[method](`/api${path}`).set({ 'X-CSRF-Token': csrf, ...headers }).send(body),
+        send: (method, path, body = {}, headers = {}) =>
+          agent[method](`/api${path}`)
+            .set({ 'X-CSRF-Token': csrf, ...headers })
+            .send(body),
         job: async (title) => {
           const rows = (await get('/jobs')).body as JobRow[];
           const number = rows.find((row) => row.title === title)?.number;

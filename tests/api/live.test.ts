@@ -1,0 +1,88 @@
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { SessionInfo } from '../../contract/session.ts';
+import { DEMO_PASSWORD } from '../../server/config.ts';
+import { migrateUp } from '../../server/db/migrate.ts';
+import { openWorkshop } from './workshop.ts';
+
+const shop = openWorkshop();
+let server: Server;
+let base = '';
+beforeAll(async () => {
+  await new Promise<void>((done) => {
+    server = shop.app().listen(0, '127.0.0.1', () => done());
+  });
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+});
+afterAll(() => {
+  server.closeAllConnections();
+  server.close();
+});
+
+async function signedInCookie(): Promise<string> {
+  const first = await fetch(`${base}/session`);
+  const cookie = first.headers.getSetCookie()[0]!.split(';')[0]!;
+  const { csrfToken } = (await first.json()) as SessionInfo;
+  const signed = await fetch(`${base}/session`, {
+    method: 'POST',
+    headers: { cookie, 'X-CSRF-Token': csrfToken, 'Content-Type': 'application/json' },
+    body: JSON.stringify({ signIn: 'mabel', password: DEMO_PASSWORD }),
+  });
+  return signed.headers.getSetCookie()[0]!.split(';')[0]!;
+}
+
+test('a change by one person reaches another within two seconds', async () => {
+  const stream = await fetch(`${base}/events`, { headers: { cookie: await signedInCookie() } });
+  expect(stream.headers.get('content-type')).toContain('text/event-stream');
+  const reader = stream.body!.getReader();
+  const jory = await shop.visitor('jory');
+  const job = await jory.job('Mobile library');
+  const sent = Date.now();
+  await jory.send('post', `/jobs/${job.number}/snags`, { text: 'Door sticks' });
+  let text = '';
+  while (!text.includes('noted a snag')) {
+    const { value, done } = await reader.read();
+    if (done) break;
+    text += new TextDecoder().decode(value);
+    if (Date.now() - sent > 5000) break;
+  }
+  await reader.cancel();
+  expect(text).toContain(`"job":"${job.number}"`);
+  expect(Date.now() - sent).toBeLessThan(2000);
+});
+
+test('several servers may bring the same database up to date at once', async () => {
+  await Promise.all([migrateUp(shop.url()), migrateUp(shop.url()), migrateUp(shop.url())]);
+  const { rows } = await shop
+    .pool()
+    .query("select count(*)::int as n from information_schema.tables where table_name = 'stage'");
+  expect(rows[0].n).toBe(1);
+});
+
+test('the floor has places, open jobs, people and the clock in one answer', async () => {
+  const odo = await shop.visitor('odo');
+  const floor = (await odo.get('/floor')).body;
+  expect(floor.places).toHaveLength(7);
+  expect(floor.jobs).toHaveLength(8);
+  expect(floor.people).toHaveLength(8);
+  expect(floor.onTheClock.map((entry: { initials: string }) => entry.initials).sort()).toEqual([
+    'JO',
+    'MB',
+    'PL',
+    'SA',
+  ]);
+  const shuttle = floor.jobs.find((job: { title: string }) => job.title === 'Hotel shuttle');
+  expect(shuttle.waitingParts).toHaveLength(1);
+  expect(shuttle.vehicle.weighings).toHaveLength(1);
+  expect(floor.jobs.some((job: { state: string }) => job.state === 'handedOver')).toBe(false);
+});
+
+test('the library is whole', async () => {
+  const odo = await shop.visitor('odo');
+  const library = (await odo.get('/library')).body;
+  expect(library.variants.length).toBeGreaterThanOrEqual(12);
+  expect(library.components.length).toBeGreaterThanOrEqual(40);
+  expect(library.kits.length).toBeGreaterThanOrEqual(3);
+  for (const variant of library.variants) expect(variant.bays.length, variant.id).toBeGreaterThan(0);
+});

@@ -1,0 +1,121 @@
+import { describe, expect, test } from 'vitest';
+import type { PartChange, PartLine } from '../../contract/parts.ts';
+import { openWorkshop } from './workshop.ts';
+
+const shop = openWorkshop();
+const put = (part: PartLine, change: Partial<PartChange>): PartChange => ({
+  state: part.state,
+  due: part.due,
+  serial: part.serial,
+  version: part.version,
+  ...change,
+});
+const onHand = async (id: string) =>
+  (await shop.pool().query('select on_hand from component where id = $1', [id])).rows[0].on_hand as number;
+
+describe('the list of a job', () => {
+  test('is made from kit and design once, and filled up later', async () => {
+    const ilse = await shop.visitor('ilse');
+    const job = await ilse.job('Tour car');
+    const first = await ilse.send('post', `/jobs/${job.number}/parts/fill`);
+    expect(first.body.added).toBeGreaterThan(20);
+    expect((await ilse.send('post', `/jobs/${job.number}/parts/fill`)).body.added).toBe(0);
+    const { parts } = await ilse.job('Tour car');
+    expect(parts.every((part) => ['inStores', 'missing'].includes(part.state))).toBe(true);
+    expect(parts.find((part) => part.componentId === 'module-f8')).toMatchObject({
+      quantity: 5,
+      from: 'kit',
+      packedIn: 'crate 1',
+    });
+  });
+  test('without kit and design it says what to do first', async () => {
+    const ilse = await shop.visitor('ilse');
+    const job = await ilse.job('Luggage tug');
+    const answer = await ilse.send('post', `/jobs/${job.number}/parts/fill`);
+    expect(answer.status).toBe(422);
+    expect(answer.body.detail).toContain('Take a kit in Match');
+  });
+  test('a part is added by hand, from the library only', async () => {
+    const jory = await shop.visitor('jory');
+    const job = await jory.job('Bakery van');
+    expect(
+      (await jory.send('post', `/jobs/${job.number}/parts`, { componentId: 'hv-label-set', quantity: 2 })).status,
+    ).toBe(200);
+    expect(
+      (await jory.send('post', `/jobs/${job.number}/parts`, { componentId: 'moon-rock', quantity: 1 })).body.fields
+        .componentId,
+    ).toMatch(/library/);
+    expect(
+      (await jory.send('post', `/jobs/${job.number}/parts`, { componentId: 'hv-label-set', quantity: 0 })).body.fields
+        .quantity,
+    ).toBe('Quantity must be at least 1.');
+  });
+  test('stock is not promised twice', async () => {
+    const ilse = await shop.visitor('ilse');
+    const job = await ilse.job('Luggage tug');
+    await shop.pool().query("update component set on_hand = 1 where id = 'bms-sat-32'");
+    await shop.pool().query("delete from part_line where component_id = 'bms-sat-32'");
+    await ilse.send('post', `/jobs/${job.number}/parts`, { componentId: 'bms-sat-32', quantity: 1 });
+    await ilse.send('post', `/jobs/${job.number}/parts`, { componentId: 'bms-sat-32', quantity: 1 });
+    const states = (await ilse.job('Luggage tug')).parts
+      .filter((part) => part.componentId === 'bms-sat-32')
+      .map((part) => part.state);
+    expect(states.sort()).toEqual(['inStores', 'missing']);
+  });
+});
+
+describe('where a part stands', () => {
+  test('ordered needs a day, not in the past; arrived counts it in; fitted has who and when and takes it off the shelf', async () => {
+    const jory = await shop.visitor('jory');
+    const job = await jory.job('Hotel shuttle');
+    const late = job.parts.find((part) => part.state === 'ordered')!;
+    expect(late.componentId).toBe('contactor-box-450');
+    expect((await jory.send('put', `/parts/${late.id}`, put(late, { due: null }))).body.fields.due).toBe(
+      'Due day is needed for a part on order.',
+    );
+    expect((await jory.send('put', `/parts/${late.id}`, put(late, { due: '2020-02-02' }))).body.fields.due).toMatch(
+      /in the past/,
+    );
+    expect((await jory.send('put', `/parts/${late.id}`, put(late, { due: '2026-02-30' }))).body.fields.due).toMatch(
+      /not a date/,
+    );
+    const before = await onHand(late.componentId);
+    expect((await jory.send('put', `/parts/${late.id}`, put(late, { state: 'fitted' }))).body.detail).toContain(
+      'not in stores yet',
+    );
+    const arrived = await jory.send('put', `/parts/${late.id}`, put(late, { state: 'inStores', due: null }));
+    expect(arrived.status).toBe(200);
+    expect(await onHand(late.componentId)).toBe(before + 1);
+    const fitted = await jory.send(
+      'put',
+      `/parts/${late.id}`,
+      put(late, { state: 'fitted', due: null, serial: 'K450-118', version: arrived.body.version }),
+    );
+    expect(fitted.status).toBe(200);
+    expect(await onHand(late.componentId)).toBe(before);
+    const line = (await jory.job('Hotel shuttle')).parts.find((part) => part.id === late.id)!;
+    expect(line).toMatchObject({ state: 'fitted', fittedBy: 'Jory Opie', serial: 'K450-118', due: null });
+    expect(Date.now() - Date.parse(line.fittedAt!)).toBeLessThan(60_000);
+    const out = await jory.send('put', `/parts/${late.id}`, put(line, { state: 'inStores' }));
+    expect(out.body.detail).toContain('manager');
+  });
+  test('two people changing the same line: the second sees what the first stored', async () => {
+    const [jory, mabel] = [await shop.visitor('jory'), await shop.visitor('mabel')];
+    const part = (await jory.job('Bakery van')).parts.find((p) => p.state === 'inStores')!;
+    const [a, b] = await Promise.all([
+      jory.send('put', `/parts/${part.id}`, put(part, { state: 'fitted' })),
+      mabel.send('put', `/parts/${part.id}`, put(part, { state: 'fitted' })),
+    ]);
+    expect([a.status, b.status].sort()).toEqual([200, 409]);
+  });
+  test('the database itself refuses a fitted part without a name and negative stock', async () => {
+    await expect(
+      shop
+        .pool()
+        .query(
+          "update part_line set state = 'fitted', fitted_by_id = null where id = (select id from part_line limit 1)",
+        ),
+    ).rejects.toThrow(/part_line_fitted_who/);
+    await expect(shop.pool().query('update component set on_hand = -1')).rejects.toThrow(/component_on_hand/);
+  });
+});
