@@ -4,14 +4,13 @@ import { DEMO_PASSWORD } from '../server/config.ts';
 import type { Db, Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
 import { COMPONENTS } from './components.ts';
+import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
 import { loadJobs } from './loadJobs.ts';
 import { MODELS } from './models.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS } from './workshop.ts';
 
-const DAY_MS = 86_400_000;
 const slug = (name: string) => name.toLowerCase().replace(/ /g, '-');
-export const dayFrom = (now: Date, days: number) => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10);
 
 /** Is this database still without a workshop? */
 export async function isEmpty(db: Db): Promise<boolean> {
@@ -27,7 +26,7 @@ export async function emptyAll(db: Db): Promise<void> {
   await db.execute(sql.raw(`truncate ${rows.map((row) => `"${row.name}"`).join(', ')} restart identity cascade`));
 }
 
-/** Loads the sample workshop as of `now`, in one transaction. `hashCost` is lowered by tests. */
+/** Loads the sample workshop as of `now`, in one transaction. */
 export async function loadDemo(db: Db, now: Date): Promise<void> {
   // One hash for all: everybody in the sample has the same password, and hashing is slow on purpose.
   const passwordHash = await hash(DEMO_PASSWORD);

@@ -44,7 +44,12 @@ export function createApp({ db, pool, config, now, live, logger }: AppParts): Ex
   const Store = connectPgSimple(session);
   api.use(
     session({
-      store: new Store({ pool, tableName: 'session', pruneSessionInterval: false }),
+      store: new Store({
+        pool,
+        tableName: 'session',
+        pruneSessionInterval: false,
+        errorLog: (...text) => logger.debug(text),
+      }),
       name: 'dajo',
       secret: config.sessionSecret,
       resave: false,

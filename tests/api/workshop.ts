@@ -11,8 +11,8 @@ import { createApp } from '../../server/app.ts';
 import { configFrom, DEMO_PASSWORD } from '../../server/config.ts';
 import { connect, type Db } from '../../server/db/connect.ts';
 import { type Live, startLive } from '../../server/events/live.ts';
+import { TEMPLATE } from '../../tools/testTemplate.ts';
 import { dropDatabase } from './dropDatabase.ts';
-import { TEMPLATE } from './template.ts';
 
 /** A person's browser: keeps the cookie and the token, and speaks JSON. */
 export interface Visitor {

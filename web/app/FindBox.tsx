@@ -14,7 +14,15 @@ export function FindBox() {
   return (
     <div className="find">
       {asked ? (
-        <Finder text={text} setText={setText} go={(path) => navigate(path)} />
+        <Finder
+          text={text}
+          setText={setText}
+          go={(path) => {
+            // Leaving the box at once lets the keys work in the place gone to.
+            setAsked(false);
+            navigate(path);
+          }}
+        />
       ) : (
         <AutoComplete
           id="find"
@@ -66,7 +74,6 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
       onSelect={(path: string) => {
         setText('');
         go(path);
-        (document.activeElement as HTMLElement | null)?.blur();
       }}
       notFoundContent={text ? 'Nothing found.' : null}
       style={{ width: '100%' }}

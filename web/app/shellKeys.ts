@@ -1,6 +1,6 @@
 import { App } from 'antd';
 import { useEffect } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { UNIT_SETS } from '../../core/quantity/units.ts';
 import { send } from '../data/client.ts';
 import { setUnitSet, usePerson } from '../data/session.tsx';
@@ -22,12 +22,12 @@ interface Needs {
 /** The keys that work everywhere: places, steps of a job, bench, clock, units, working, list. */
 export function useShellKeys({ showKeys, clockedOnTo }: Needs): void {
   const navigate = useNavigate();
-  const { pathname } = useLocation();
   const person = usePerson();
   const { message } = App.useApp();
   useEffect(() => {
-    const job = /^\/jobs\/(\d{2}-\d{3,5})/.exec(pathname)?.[1];
     const press = (event: KeyboardEvent) => {
+      // The address itself, since the router lags behind it while a step is still being fetched.
+      const job = /^\/jobs\/(\d{2}-\d{3,5})/.exec(window.location.pathname)?.[1];
       if (event.altKey && !event.ctrlKey && !event.metaKey) {
         if (event.code === 'KeyF') {
           event.preventDefault();
@@ -73,5 +73,5 @@ export function useShellKeys({ showKeys, clockedOnTo }: Needs): void {
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [navigate, pathname, person.unitSet, clockedOnTo, showKeys, message]);
+  }, [navigate, person.unitSet, clockedOnTo, showKeys, message]);
 }

@@ -38,6 +38,8 @@ export function usePerson(): SignedIn {
 export const useUnitSet = (): UnitSet => useSession().person?.unitSet ?? 'metric';
 
 export async function signIn(name: string, password: string): Promise<void> {
+  // The session may have run out, and its token with it: fetch the one that belongs to this moment.
+  setCsrfToken((await ask<SessionInfo>('/session')).csrfToken);
   const info = await send<SessionInfo>('POST', '/session', { signIn: name, password });
   setCsrfToken(info.csrfToken);
   await mutate('/session', info, { revalidate: false });

@@ -33,8 +33,9 @@ export function StateMark({ mark, label }: { mark: Mark; label?: string }) {
     <svg
       className="mark"
       viewBox="0 0 16 16"
-      role="img"
-      aria-label={label ?? say}
+      role={label === '' ? 'presentation' : 'img'}
+      aria-hidden={label === ''}
+      aria-label={label === '' ? undefined : (label ?? say)}
       style={{ color: colour }}
       stroke="currentColor"
     >

@@ -1,7 +1,9 @@
 import { App } from 'antd';
 import { useCallback, useState } from 'react';
+import { mutate } from 'swr';
 import type { Problem } from '../../contract/problem.ts';
 import { Refused, send } from '../data/client.ts';
+import { keys } from '../data/resources.ts';
 
 export interface Sending {
   readonly busy: boolean;
@@ -26,6 +28,8 @@ export function useSend(quiet = false): Sending {
       setBusy(true);
       try {
         const answer = await send<T>(method, path, body);
+        // What was changed is fetched before the form lets go of its draft, or the old figures would show for a moment.
+        await mutate((key) => typeof key === 'string' && (key.startsWith('/jobs') || key === keys.floor));
         setProblem(null);
         return answer;
       } catch (error) {

@@ -67,9 +67,9 @@ function InBay({
       </div>
       <div style={{ height: WORDS_PX, padding: '0 12px', display: 'grid', gap: 2, alignContent: 'start' }}>
         <Link to={`/jobs/${job.number}/build`} style={{ color: 'inherit', textDecoration: 'none' }}>
-          <h3>
+          <h2>
             {job.number} {job.title}
-          </h3>
+          </h2>
         </Link>
         <div
           className={now.waits ? 'wait strong' : 'soft'}
@@ -183,10 +183,10 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
             }}
             aria-label={bay.name}
           >
-            <h3 style={{ position: 'absolute', left: 12, top: 8 }}>
+            <h2 style={{ position: 'absolute', left: 12, top: 8 }}>
               {bay.name}
               {bay.lift ? ', lift' : ''}
-            </h3>
+            </h2>
             {jobsAt(bay).map((one) => (
               <InBay key={one.job.number} judged={one} floor={floor} perMm={perMm} partName={partName} />
             ))}
@@ -206,7 +206,7 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
               style={{ ...box(place), padding: '8px 12px' }}
               aria-label={place.name}
             >
-              <h3 style={{ marginBottom: 6 }}>{place.name}</h3>
+              <h2 style={{ marginBottom: 6 }}>{place.name}</h2>
               <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
                 {jobsAt(place).map((one) => (
                   <Small key={one.job.number} judged={one} />
@@ -220,7 +220,7 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
             style={{ ...box(hvRoom), border: '2px solid var(--hv)', background: 'var(--hv-tint)', padding: '8px 12px' }}
             aria-label={hvRoom.name}
           >
-            <h3 className="live">{hvRoom.name}</h3>
+            <h2 className="live">{hvRoom.name}</h2>
             <p className="small live">2 persons minimum</p>
             <p className="small" style={{ marginTop: 8 }}>
               {liveNow.length > 0
@@ -238,7 +238,7 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
             style={{ background: 'var(--tint)', padding: '10px 14px', marginTop: 10 }}
             aria-label={place.name}
           >
-            <h3 style={{ marginBottom: 6 }}>{place.name}</h3>
+            <h2 style={{ marginBottom: 6 }}>{place.name}</h2>
             <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
               {jobsAt(place).map((one) => (
                 <Small key={one.job.number} judged={one} />

@@ -16,9 +16,9 @@ export function Spine({ step }: { step: StepId }) {
   return (
     <nav className="spine" aria-label="Steps of the job">
       <div className="head">
-        <h2>
+        <h1 style={{ fontSize: 17 }}>
           {job.number} {job.title}
-        </h2>
+        </h1>
         <div className="soft small">
           {vehicle.variant.modelName} {vehicle.variant.name}, {job.vehicle.builtYear}
         </div>

@@ -15,7 +15,7 @@ export default function ProveStep() {
   return (
     <div className="stack">
       <div className="spread">
-        <h1>Sign-off sheet</h1>
+        <h2>Sign-off sheet</h2>
         <span className="row">
           <span className="soft">
             {passed} of {CHECKS.length} signed as passed

@@ -120,7 +120,9 @@ export default function VehicleStep() {
                 <th className="num">Value</th>
                 <th>Source</th>
                 <th className="num">Library</th>
-                <th aria-label="Measure" />
+                <th>
+                  <span className="hidden-label">Measure</span>
+                </th>
               </tr>
             </thead>
             <tbody>

@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM, CHROMIUM_ARGS } from './tools/ensureChromium.ts';
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  testMatch: '*.spec.ts',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    actionTimeout: 15_000,
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
+    trace: 'off',
+  },
+});

@@ -1,0 +1,54 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openJob, signIn, test } from './fixture.ts';
+
+/** Rules of WCAG 2.1 A and AA and axe's own best practices. */
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'];
+
+test('axe finds nothing on any view', async ({ page, address }) => {
+  test.setTimeout(180_000);
+  const look = async (view: string) => {
+    await page.waitForTimeout(400);
+    const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
+    expect
+      .soft(
+        violations.map(
+          ({ id, nodes }) =>
+            `${view}: ${id}: ${nodes
+              .map((node) => node.html.slice(0, 140))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      )
+      .toEqual([]);
+  };
+  await page.goto(address);
+  await expect(page.getByText('The sample workshop')).toBeVisible();
+  await look('sign-in');
+  await signIn(page, address, 'ilse');
+  await expect(page.getByText('Hours today')).toBeVisible();
+  await look('floor');
+  await page.goto(`${address}/jobs`);
+  await expect(page.getByText('Handed over').first()).toBeVisible();
+  await look('jobs');
+  await page.goto(`${address}/jobs/new`);
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByText('Client is needed.')).toBeVisible();
+  await look('new job with faults');
+  for (const step of ['brief', 'vehicle', 'size', 'match']) {
+    await openJob(page, address, 'Ice-cream van', step);
+    await expect(page.getByText('Brief against now')).toBeVisible();
+    await look(step);
+  }
+  await openJob(page, address, 'Hotel shuttle', 'parts');
+  await expect(page.getByText('was due', { exact: false })).toBeVisible();
+  await look('parts');
+  await openJob(page, address, 'Bakery van', 'build');
+  await expect(page.getByText('Rear box and drive in').first()).toBeVisible();
+  await look('build');
+  await openJob(page, address, 'Bakery van', 'bench');
+  await expect(page.getByRole('button', { name: 'Clock on' })).toBeVisible();
+  await look('bench');
+  await openJob(page, address, 'Fire tender', 'prove');
+  await expect(page.getByText('Sign-off sheet')).toBeVisible();
+  await look('prove');
+});

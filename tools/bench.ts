@@ -1,0 +1,177 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import pg from 'pg';
+import { USUAL_USE } from '../contract/use.ts';
+import { EMPTY_DESIGN } from '../core/design/inputs.ts';
+import { resolveDesign } from '../core/design/resolve.ts';
+import { createSheet } from '../core/figures/evaluate.ts';
+import { FIGURE_IDS, FIGURES } from '../core/figures/index.ts';
+import { kitDesign, kitParts } from '../core/kit/kit.ts';
+import { vehicleState } from '../core/vehicle/state.ts';
+import { COMPONENTS } from '../demo/components.ts';
+import { KITS } from '../demo/kits.ts';
+import { MODELS } from '../demo/models.ts';
+import { DEMO_PASSWORD } from '../server/config.ts';
+import { FLOOR_SQL } from '../server/floor/query.ts';
+import { dropDatabase } from '../tests/api/dropDatabase.ts';
+import { buildPage } from './buildPage.ts';
+import { startCluster } from './cluster.ts';
+import { say } from './say.ts';
+import { serve } from './serve.ts';
+import { makeTemplate, TEMPLATE } from './testTemplate.ts';
+
+interface Row {
+  readonly what: string;
+  readonly figure: string;
+  readonly aim: string;
+  readonly held: boolean;
+}
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
+
+/** All figures of one design, from nothing, the 1180 s cycle included. */
+function figuresOfADesign(): Row {
+  const library = new Map(COMPONENTS.map((part) => [part.id, part]));
+  const variant = MODELS[0]!.variants[0]!;
+  const revision = { ...KITS[0]!.revisions[0]!, kitId: '', kitName: '', modelName: '' };
+  const design = kitDesign(revision, kitParts(revision, library, variant.id, []));
+  const work = {
+    labourHours: 70,
+    rateCents: 5800,
+    todayDay: 20_000,
+    latestPartDay: null,
+    remainingHours: 70,
+    hoursPerDay: 13,
+  };
+  const use = { ...USUAL_USE, round: { lengthKm: 40, stops: 20, meanKmh: 28, climbM: 200 } };
+  const times: number[] = [];
+  for (let i = 0; i < 300; i++) {
+    const start = performance.now();
+    const sheet = createSheet(
+      resolveDesign({
+        design: i % 2 ? design : { ...design, usableShare: 0.88 },
+        library,
+        vehicle: vehicleState(variant, {}, null),
+        use: { ...use, payloadKg: 100 + i },
+        newHoles: 0,
+        work,
+      }),
+    );
+    for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
+    times.push(performance.now() - start);
+  }
+  const ms = median(times.slice(50));
+  return {
+    what: `All ${FIGURE_IDS.length} figures of one design, cycle included`,
+    figure: `${ms.toFixed(2)} ms median`,
+    aim: '≤ 10 ms',
+    held: ms <= 10 && EMPTY_DESIGN.format === 1,
+  };
+}
+
+/** Compressed JavaScript that the Floor fetches at first: the entry, what it imports, and the Floor's own part. */
+async function firstLoad(): Promise<Row> {
+  const folder = await buildPage();
+  const html = readFileSync(join(folder, 'index.html'), 'utf8');
+  const wanted = new Set([...html.matchAll(/assets\/[\w.-]+\.js/g)].map((match) => match[0]));
+  const entry = [...wanted].find((file) => /assets\/index-/.test(file));
+  const text = entry ? readFileSync(join(folder, entry), 'utf8') : '';
+  const floor = /assets\/Floor-[\w-]+\.js/.exec(text)?.[0] ?? /Floor-[\w-]+\.js/.exec(text)?.[0];
+  const queue = [...wanted, ...(floor ? [floor.startsWith('assets/') ? floor : `assets/${floor}`] : [])];
+  const seen = new Set<string>();
+  let bytes = 0;
+  while (queue.length > 0) {
+    const file = queue.pop()!;
+    if (seen.has(file) || !existsSync(join(folder, file))) continue;
+    seen.add(file);
+    bytes += readFileSync(join(folder, `${file}.br`)).length;
+    for (const match of readFileSync(join(folder, file), 'utf8').matchAll(
+      /(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g,
+    ))
+      queue.push(`assets/${match[1]}`);
+  }
+  const kb = bytes / 1000;
+  return {
+    what: `First load of the Floor, ${seen.size} files`,
+    figure: `${kb.toFixed(0)} kB compressed`,
+    aim: '≤ 450 kB',
+    held: kb <= 450 && floor !== undefined,
+  };
+}
+
+/** Fills a database up to 500 jobs and 100 000 time entries by copying finished ones. */
+async function fill(client: pg.Client): Promise<void> {
+  await client.query(`
+    insert into job (number, vehicle_id, state, use, kit_revision_id, created_at)
+      select '90-' || lpad(n::text, 3, '0'), j.vehicle_id, 'handedOver', j.use, j.kit_revision_id, now()
+      from generate_series(1, 484) n, (select * from job where state = 'handedOver' limit 1) j;
+    insert into stage (job_id, position, key, name, hours, people, live_hv, state, finished_at, finished_by_id)
+      select j.id, p, 'stage-' || p, 'Stage ' || p, 4, 1, false, 'done', now(), (select id from person limit 1)
+      from job j, generate_series(1, 10) p where j.number like '90-%';
+    insert into time_entry (person_id, stage_id, kind, "from", "to")
+      select (select id from person order by name limit 1), s.id, 'work', now() - interval '90 days' - n * interval '1 hour', now() - interval '90 days' - n * interval '1 hour' + interval '40 minutes'
+      from stage s, generate_series(1, 21) n where s.key like 'stage-%';
+    analyze;`);
+}
+
+/** The Floor's data over HTTP against the same statement through pg alone. */
+async function floorAnswer(): Promise<Row[]> {
+  const cluster = await startCluster('test');
+  const name = 'bench';
+  try {
+    await makeTemplate(cluster);
+    await dropDatabase(cluster.url('postgres'), name);
+    const admin = new pg.Client({ connectionString: cluster.url('postgres') });
+    await admin.connect();
+    await admin.query(`create database "${name}" template "${TEMPLATE}"`);
+    await admin.end();
+    const client = new pg.Client({ connectionString: cluster.url(name) });
+    await client.connect();
+    await fill(client);
+    const { rows: counts } = await client.query(
+      'select (select count(*) from job)::int as jobs, (select count(*) from time_entry)::int as entries',
+    );
+    const running = await serve(cluster.url(name), null, 0, 'silent');
+    const first = await fetch(`${running.url}/api/session`);
+    const cookie = first.headers.getSetCookie()[0]!.split(';')[0]!;
+    const { csrfToken } = (await first.json()) as { csrfToken: string };
+    const signed = await fetch(`${running.url}/api/session`, {
+      method: 'POST',
+      headers: { cookie, 'X-CSRF-Token': csrfToken, 'Content-Type': 'application/json' },
+      body: JSON.stringify({ signIn: 'ilse', password: DEMO_PASSWORD }),
+    });
+    const headers = { cookie: signed.headers.getSetCookie()[0]!.split(';')[0]!, 'Accept-Encoding': 'identity' };
+    const today = new Date(new Date().toISOString().slice(0, 10));
+    const bare: number[] = [];
+    const http: number[] = [];
+    for (let i = 0; i < 60; i++) {
+      let start = performance.now();
+      await client.query(FLOOR_SQL, [today, 7.5]);
+      bare.push(performance.now() - start);
+      start = performance.now();
+      await (await fetch(`${running.url}/api/floor`, { headers })).text();
+      http.push(performance.now() - start);
+    }
+    await running.close();
+    await client.end();
+    await dropDatabase(cluster.url('postgres'), name);
+    const ratio = median(http.slice(10)) / median(bare.slice(10));
+    const size = `${counts[0].jobs} jobs, ${counts[0].entries} time entries`;
+    return [
+      {
+        what: `Floor's data over HTTP against the bare query, ${size}`,
+        figure: `${ratio.toFixed(2)} × (${median(http.slice(10)).toFixed(1)} ms against ${median(bare.slice(10)).toFixed(1)} ms)`,
+        aim: '≤ 3 ×',
+        held: ratio <= 3,
+      },
+    ];
+  } finally {
+    cluster.stop();
+  }
+}
+
+const rows = [figuresOfADesign(), await firstLoad(), ...(await floorAnswer())];
+say('');
+for (const row of rows)
+  say(`${row.held ? 'held  ' : 'MISSED'}  ${row.what.padEnd(92)}  ${row.figure.padEnd(40)}  aim ${row.aim}`);
+process.exit(rows.every((row) => row.held) ? 0 : 1);
