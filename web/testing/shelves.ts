@@ -1,0 +1,106 @@
+import type { FloorJob } from '../../contract/floor.ts';
+import { USUAL_USE } from '../../contract/use.ts';
+import type { Component } from '../../core/component/sheets.ts';
+import type { KitRevision } from '../../core/kit/kit.ts';
+import { CHARGER, DRIVE, MODULE, VARIANT } from '../../core/testing/wren.ts';
+import type { Shelves } from '../data/resources.ts';
+
+/** A cradle that picks up the one mounting point of the test van at `xMm`. */
+export const cradleAt = (xMm: number): Component =>
+  ({
+    ...MODULE,
+    id: 'cradle-t',
+    kind: 'cradle',
+    name: 'Cradle T',
+    massKg: 10,
+    sheet: { picks: [{ point: 'lower', xMm, yMm: 200, zMm: 300, slotMm: 15, thread: 'M12' }] },
+  }) as unknown as Component;
+
+export const KIT: KitRevision = {
+  id: 'kit-t-a',
+  kitId: 'kit-t',
+  kitName: 'Van kit',
+  modelName: 'Van',
+  revision: 'A',
+  state: 'released',
+  lines: [MODULE, DRIVE, CHARGER].map((part) => ({
+    componentId: part.id,
+    quantity: 1,
+    packedIn: 'crate 1',
+    appliesWhen: null,
+  })),
+  options: [],
+  layout: { boxes: [{ bay: 'rear', modules: 12 }], strings: 1 },
+  torqueCapNm: null,
+  gear: null,
+  cover: {},
+  exclusions: [],
+  stages: [
+    { key: 'strip', name: 'Strip', after: [], hours: 8, people: 1, liveHv: false, needs: '', note: '', steps: [] },
+  ],
+};
+
+/** The library of tests: the van, its parts, and a kit whose cradle sits at `cradleX`. */
+export function shelves(cradleX = 300, onHand: Record<string, number> = {}): Shelves {
+  const parts: Component[] = [MODULE, DRIVE, CHARGER, cradleAt(cradleX)];
+  const kit = {
+    ...KIT,
+    lines: [...KIT.lines, { componentId: 'cradle-t', quantity: 1, packedIn: 'crate 1', appliesWhen: null }],
+  };
+  return {
+    data: { variants: [VARIANT], components: parts.map((part) => ({ ...part, onHand: 0 })), kits: [kit] },
+    components: new Map(parts.map((part) => [part.id, part])),
+    onHand: new Map(Object.entries(onHand)),
+    variants: new Map([[VARIANT.id, VARIANT]]),
+    kits: new Map([[kit.id, kit]]),
+  };
+}
+
+export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
+  return {
+    number: '26-050',
+    title: 'Test van',
+    state: 'sizing',
+    placeId: 'bay-1',
+    vehicle: {
+      id: 'v',
+      name: 'Test van',
+      variantId: VARIANT.id,
+      chassisNumber: '1',
+      registration: '',
+      builtYear: 1972,
+      colour: '',
+      weighings: [],
+      measured: {},
+    },
+    use: USUAL_USE,
+    brief: [],
+    design: {
+      id: 'd',
+      name: 'A',
+      version: 1,
+      inputs: {
+        format: 1,
+        moduleId: MODULE.id,
+        strings: 1,
+        boxes: [{ bay: 'rear', modules: 12, shiftMm: 0 }],
+        usableShare: 0.9,
+        driveId: DRIVE.id,
+        inverterId: null,
+        gear: null,
+        torqueCapNm: null,
+        chargerId: CHARGER.id,
+        inletId: null,
+        others: [],
+      },
+    },
+    kit: null,
+    cover: {},
+    stages: [],
+    hoursClocked: 0,
+    waitingParts: [],
+    openSnags: 0,
+    checksSigned: 0,
+    ...change,
+  };
+}
