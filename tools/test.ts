@@ -65,6 +65,7 @@ async function browserTests(): Promise<Count> {
 }
 
 mkdirSync('test-results', { recursive: true });
+await buildPage();
 const counts: Count[] = [];
 if (only !== 'browser') counts.push(unitTests());
 if (only !== 'unit') counts.push(await browserTests());

@@ -1,4 +1,4 @@
-import { LIKELY_ERROR, type VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import { LIKELY_ERROR, type VehicleFigureId, WORTH_MEASURING } from '../vehicle/vehicleFigures.ts';
 import type { LineJudgement } from './judgeLine.ts';
 
 export interface ToMeasure {
@@ -19,6 +19,6 @@ export function measuringList(judgements: readonly LineJudgement[]): ToMeasure[]
   }
   return [...byFigure]
     .map(([figure, lines]) => ({ figure, lines, likelyError: LIKELY_ERROR[figure] }))
-    .filter((item) => item.likelyError > 0.003)
+    .filter((item) => item.likelyError > WORTH_MEASURING)
     .sort((a, b) => b.likelyError - a.likelyError || b.lines.length - a.lines.length);
 }

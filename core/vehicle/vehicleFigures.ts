@@ -45,3 +45,6 @@ export const LIKELY_ERROR: Record<VehicleFigureId, number> = {
   rollingCoefficient: 0.2,
   seatsPayload: 0,
 };
+
+/** A figure that is usually no further off than this share of itself is not worth a line on the measuring list. */
+export const WORTH_MEASURING = 0.003;

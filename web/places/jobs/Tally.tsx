@@ -2,6 +2,7 @@ import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { BRIEF_KINDS } from '../../../core/brief/lines.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
+import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { FigureValue } from '../../widgets/FigureValue.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
@@ -70,7 +71,7 @@ export function Tally() {
               {wanted(line, judgement.target, set)}
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
               {delta && <span className="wait strong"> {delta}</span>}
-              {state !== 'open' && judgement.unmeasured.length > 0 && line.kind !== 'reversible' && (
+              {state !== 'open' && judgement.unmeasured.some((id) => LIKELY_ERROR[id] > WORTH_MEASURING) && (
                 <em> not all measured</em>
               )}
             </span>

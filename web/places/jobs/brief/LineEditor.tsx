@@ -69,7 +69,7 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
           <span className="soft small">empty: by the vehicle's plate</span>
         )}
         {line.kind === 'axleShare' && (
-          <div className="row" style={{ flexWrap: 'nowrap' }}>
+          <div className="stack" style={{ gap: 4 }}>
             <Choice
               label="School"
               hideLabel
@@ -84,7 +84,7 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
             <QuantityInput
               label="Tolerance, plus or minus"
               hideLabel
-              width={92}
+              width={120}
               kind="share"
               value={line.tolerance}
               onChange={(tolerance) => set({ tolerance })}

@@ -47,7 +47,7 @@ export function Snags({ job }: { job: JobSheet }) {
             label="A fault to put right"
             value={text ?? ''}
             onChange={setText}
-            fault={sending.faults.text}
+            fault={sending.faults.text ?? sending.problem?.detail}
             onEnter={() => void add()}
           />
           <Button onClick={() => void add()} loading={sending.busy}>
