@@ -7,6 +7,7 @@ export const packFacts = step<PackFacts>({
   reads: ['pack'],
   compute: (_, { pack }) => {
     if (!pack.module) return missing('noModule');
+    if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
     const modules = pack.boxes.reduce((sum, box) => sum + box.modules, 0);
     const value = facts(pack.module.sheet, modules, pack.strings);
     if (typeof value === 'string') return missing(value);

@@ -7,6 +7,7 @@ export const packMass = figure({
   compute: (_, { pack }) => {
     if (!pack.module) return missing('noModule');
     if (pack.boxes.length === 0) return missing('noModules');
+    if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
     return {
       value: pack.boxes.reduce((sum, box) => sum + box.massKg, 0),
       formula: 'm = Σ (modules × module mass + sheet-steel box)',

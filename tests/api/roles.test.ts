@@ -1,0 +1,102 @@
+import { beforeAll, describe, expect, test } from 'vitest';
+import { ROLES } from '../../contract/session.ts';
+import { ENDPOINTS } from '../../server/endpoints.ts';
+import { openWorkshop, type Visitor } from './workshop.ts';
+
+const shop = openWorkshop();
+const visitors: Record<string, Visitor> = {};
+const NOWHERE = '00000000-0000-4000-8000-000000000000';
+
+beforeAll(async () => {
+  for (const [role, name] of [
+    ['viewer', 'odo'],
+    ['technician', 'mabel'],
+    ['manager', 'ilse'],
+  ] as const)
+    visitors[role] = await shop.visitor(name);
+});
+
+describe('every address holds its role, for each role', () => {
+  for (const { method, path, may } of ENDPOINTS) {
+    for (const role of ROLES) {
+      const allowed = ROLES.indexOf(role) >= ROLES.indexOf(may);
+      test(`${method} ${path}: ${role} ${allowed ? 'may' : 'may not'}`, async () => {
+        const address = path.replace(':number', '99-999').replace(':id', NOWHERE);
+        const who = visitors[role]!;
+        const answer = method === 'get' ? await who.get(address) : await who.send(method, address, {});
+        if (allowed) expect(answer.status).not.toBe(403);
+        else {
+          expect(answer.status).toBe(403);
+          expect(answer.body).toMatchObject({
+            type: '/problems/notAllowed',
+            detail: `This is for a ${may}; you are signed in as ${role}.`,
+          });
+        }
+        expect(answer.status).toBeLessThan(500);
+      });
+    }
+  }
+});
+
+describe('the floor adds up', () => {
+  test('hours of a job are the hours of its entries, open ones until now', async () => {
+    const floor = (await visitors.viewer!.get('/floor')).body;
+    const { rows } = await shop.pool().query(
+      `select j.number, sum(extract(epoch from coalesce(t."to", now()) - t."from")) / 3600 as hours
+       from time_entry t join stage s on s.id = t.stage_id join job j on j.id = s.job_id group by j.number`,
+    );
+    for (const job of floor.jobs) {
+      const expected = Number(rows.find((row) => row.number === job.number)?.hours ?? 0);
+      expect(job.hoursClocked, job.number).toBeCloseTo(expected, 1);
+    }
+  });
+  test('today’s hours split into work, live work and rework', async () => {
+    await shop.pool().query('update time_entry set "to" = now() where "to" is null');
+    await shop.pool().query(`delete from time_entry where "from" > now() - interval '2 days'`);
+    const [stage] = (await shop.pool().query("select id from stage where live_hv and state <> 'done' limit 1")).rows;
+    const [plain] = (await shop.pool().query('select id from stage where not live_hv limit 1')).rows;
+    const noon = new Date(`${new Date().toISOString().slice(0, 10)}T00:30:00Z`);
+    const add = (stageId: string, kind: string, cause: string | null, minutes: number) =>
+      shop
+        .pool()
+        .query(
+          `insert into time_entry (person_id, stage_id, kind, cause, "from", "to") select id, $1, $2, $3, $4::timestamptz, $4::timestamptz + $5 * interval '1 minute' from person where sign_in = 'soren'`,
+          [stageId, kind, cause, noon, minutes],
+        );
+    await add(stage.id, 'work', null, 90);
+    await add(plain.id, 'work', null, 60);
+    await add(plain.id, 'rework', 'ownMistake', 30);
+    const floor = (await visitors.viewer!.get('/floor')).body;
+    const soren = floor.people.find((person: { name: string }) => person.name === 'Soren Adaro');
+    expect(soren).toMatchObject({ hoursPlanned: 7.5 });
+    expect(soren.liveHours).toBeCloseTo(1.5, 6);
+    expect(soren.workHours).toBeCloseTo(1, 6);
+    expect(soren.reworkHours).toBeCloseTo(0.5, 6);
+    expect(floor.onTheClock).toEqual([]);
+  });
+  test('signed checks count once, by their newest verdict', async () => {
+    const before = (await visitors.viewer!.get('/floor')).body.jobs.find(
+      (job: { title: string }) => job.title === 'Fire tender',
+    ).checksSigned;
+    const job = await visitors.technician!.job('Fire tender');
+    await visitors.technician!.send('post', `/jobs/${job.number}/checks`, { checkId: 'clearance', value: 3, note: '' });
+    const after = (await visitors.viewer!.get('/floor')).body.jobs.find(
+      (one: { title: string }) => one.title === 'Fire tender',
+    ).checksSigned;
+    expect(after).toBe(before - 1);
+  });
+});
+
+test('a repeated clock-on with the same key is the first one, not a fault', async () => {
+  const job = await visitors.technician!.job('Mobile library');
+  const stage = job.stages.find((s) => s.state === 'inHand')!;
+  const headers = { 'Idempotency-Key': 'clock-1' };
+  const body = { kind: 'work', cause: null };
+  const first = await visitors.technician!.send('post', `/stages/${stage.id}/clock-on`, body, headers);
+  const second = await visitors.technician!.send('post', `/stages/${stage.id}/clock-on`, body, headers);
+  expect([first.status, second.status]).toEqual([200, 200]);
+  expect(second.body).toEqual(first.body);
+  const third = await visitors.technician!.send('post', `/stages/${stage.id}/clock-on`, body);
+  expect(third.status).toBe(422);
+  await visitors.technician!.send('post', '/clock-off');
+});
