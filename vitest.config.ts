@@ -10,6 +10,7 @@ export default defineConfig({
       'demo/**/*.test.ts',
       'tests/published/**/*.test.ts',
       'tests/api/**/*.test.ts',
+      'tests/web/**/*.test.ts',
     ],
     globalSetup: ['tests/api/template.ts'],
     testTimeout: 60_000,

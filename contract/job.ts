@@ -6,7 +6,7 @@ import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { type BriefLineBody, briefLineSchema, type StoredBriefLine } from './brief.ts';
 import type { StageRow } from './build.ts';
 import type { StoredDesign } from './design.ts';
-import { faultAt, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
+import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
 import type { VehicleInfo } from './vehicle.ts';
@@ -59,6 +59,8 @@ export interface JobSheet {
   readonly brief: readonly StoredBriefLine[];
   readonly designs: readonly StoredDesign[];
   readonly chosenDesignId: string | null;
+  readonly placeId: string | null;
+  readonly promised: string | null;
   readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly decisions: readonly VerdictDecision[];
@@ -155,6 +157,18 @@ export const decisionSchema = Joi.object<DecisionBody, true>({
   subject: text('Subject', 160).required(),
   decision: Joi.string().valid('accepted', 'overridden').label('Decision').required(),
   reason: text('Reason', 300).min(3).required(),
+});
+
+/** Where the vehicle stands and when it is promised. */
+export interface PlaceBody {
+  readonly placeId: string | null;
+  readonly promised: string | null;
+  readonly version: number;
+}
+export const placeSchema = Joi.object<PlaceBody, true>({
+  placeId: slug('Place').allow(null).required(),
+  promised: isoDate('Promised day').allow(null).required(),
+  version,
 });
 
 export interface ChooseBody {

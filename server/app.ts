@@ -108,8 +108,13 @@ function servePage(app: Express, folder: string): void {
 }
 
 function answerProblem(logger: Logger): ErrorRequestHandler {
-  return (error, req, res, next) => {
-    if (res.headersSent) return next(error);
+  // Express knows a handler of errors by its four arguments.
+  return (error, req, res, _next) => {
+    if (res.headersSent) {
+      logger.warn({ err: error, path: req.path }, 'an answer broke off');
+      res.destroy();
+      return;
+    }
     const known = problemOf(error);
     if (!known) logger.error({ err: error, path: req.path }, 'a request ended in a fault');
     const { problem } =

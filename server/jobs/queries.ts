@@ -119,6 +119,8 @@ export async function jobSheet(db: Db, number: string): Promise<JobSheet> {
     brief: await briefOf(db, row.id),
     designs: await designsOf(db, row.id),
     chosenDesignId: row.chosenDesignId,
+    placeId: row.placeId,
+    promised: row.promised,
     kit: row.kitRevisionId ? { revisionId: row.kitRevisionId, options: row.kitOptions } : null,
     cover: row.cover,
     decisions: decisions.map(({ decision: d, by }) => ({

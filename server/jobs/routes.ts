@@ -1,9 +1,26 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { datePastProblem } from '../../contract/brief.ts';
-import { chooseSchema, coverSchema, decisionSchema, kitChoiceSchema, newJobSchema } from '../../contract/job.ts';
+import {
+  chooseSchema,
+  coverSchema,
+  decisionSchema,
+  kitChoiceSchema,
+  newJobSchema,
+  placeSchema,
+} from '../../contract/job.ts';
 import { USUAL_USE, useChangeSchema } from '../../contract/use.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
-import { briefLine, client, design, job, kitRevision, variant, vehicle, verdictDecision } from '../db/schema/index.ts';
+import {
+  briefLine,
+  client,
+  design,
+  job,
+  kitRevision,
+  place,
+  variant,
+  vehicle,
+  verdictDecision,
+} from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { badInput, ruleBroken } from '../problems.ts';
 import { jobByNumber, jobRows, jobSheet } from './queries.ts';
@@ -87,6 +104,38 @@ export const jobEndpoints = [
           job: after.number,
           before: before.use,
           after: after.use,
+        });
+        return { version: after.version };
+      }),
+  }),
+  endpoint({
+    method: 'put',
+    path: '/jobs/:number/place',
+    may: 'manager',
+    body: placeSchema,
+    answer: ({ change, params, body }) =>
+      change(async ({ tx, log }) => {
+        const { version, ...set } = body;
+        if (set.placeId) {
+          const [to] = await tx.select().from(place).where(eq(place.id, set.placeId)).for('update');
+          if (!to) throw badInput({ placeId: 'There is no such place.' });
+          const [there] = await tx
+            .select({ number: job.number, title: vehicle.name })
+            .from(job)
+            .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
+            .where(and(eq(job.placeId, to.id), ne(job.number, params.number!)));
+          if (to.kind === 'bay' && there)
+            throw badInput({ placeId: `${to.name} holds ${there.number} ${there.title}. Move that first.` });
+        }
+        const { before, after } = await changeJob(tx, params.number!, version, set);
+        const { placeId, promised } = before;
+        await log({
+          what: 'moved the vehicle',
+          resource: 'job',
+          id: after.id,
+          job: after.number,
+          before: { placeId, promised },
+          after: set,
         });
         return { version: after.version };
       }),

@@ -357,3 +357,34 @@ describe('kit, cover and decisions', () => {
     });
   });
 });
+
+describe('where the vehicle stands', () => {
+  const put =
+    (number: string, placeId: string | null, version: number, promised: string | null = null) =>
+    async () =>
+      (await shop.visitor('ilse')).send('put', `/jobs/${number}/place`, { placeId, promised, version });
+  test('one vehicle to a bay; parked takes many; the promise is a day', async () => {
+    const ilse = await shop.visitor('ilse');
+    const job = await ilse.job('Luggage tug');
+    const taken = await put(job.number, 'bay-2', job.version)();
+    expect(taken.body.fields.placeId).toMatch(/^Bay 2 holds \d\d-\d{3} Mobile library\. Move that first\.$/);
+    expect((await put(job.number, 'roof', job.version)()).body.fields.placeId).toBe('There is no such place.');
+    expect((await put(job.number, 'parked', job.version, '2027-13-01')()).body.fields.promised).toMatch(/not a date/);
+    const moved = await put(job.number, 'outside', job.version, '2027-01-15')();
+    expect(moved.status).toBe(200);
+    expect(await ilse.job('Luggage tug')).toMatchObject({
+      placeId: 'outside',
+      promised: '2027-01-15',
+      version: job.version + 1,
+    });
+    expect((await put(job.number, 'parked', job.version)()).status).toBe(409);
+  });
+  test('of two moved into one free bay at once, one is refused', async () => {
+    const ilse = await shop.visitor('ilse');
+    const [a, b] = [await ilse.job('Tour car'), await ilse.job('Ice-cream van')];
+    const shuttle = await ilse.job('Hotel shuttle');
+    expect((await put(shuttle.number, 'parked', shuttle.version)()).status).toBe(200);
+    const answers = await Promise.all([put(a.number, 'bay-3', a.version)(), put(b.number, 'bay-3', b.version)()]);
+    expect(answers.map((answer) => answer.status).sort()).toEqual([200, 400]);
+  });
+});

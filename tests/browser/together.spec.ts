@@ -1,4 +1,4 @@
-import { expect, openJob, signIn, tally, test } from './fixture.ts';
+import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
 
 test('what one person does is seen by another within two seconds, without reloading', async ({
   browser,
@@ -75,4 +75,20 @@ test('live work takes two people, seen from both browsers', async ({ browser, pa
   await other.locator('[data-stage-key="first-power"]').click();
   await expect(other.getByText(/SA since .*\(rework\)/)).toBeVisible();
   await expect(other.getByRole('button', { name: 'Clock on' })).toHaveCount(0);
+});
+
+test('a vehicle moved into a bay appears there on the other screen', async ({ browser, page, address }) => {
+  await signIn(page, address, 'ilse');
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(other, address, 'jory');
+  await expect(other.getByRole('region', { name: 'Bay 3' }).getByText('Hotel shuttle')).toBeVisible();
+  await openJob(page, address, 'Tour car', 'vehicle');
+  await choose(page, 'Place', 'Bay 3');
+  await expect(page.getByText(/^Bay 3 holds \d\d-\d{3} Hotel shuttle\. Move that first\.$/)).toBeVisible();
+  await openJob(page, address, 'Hotel shuttle', 'vehicle');
+  await choose(page, 'Place', 'Out of the building');
+  await expect(other.getByRole('region', { name: 'Bay 3' }).getByText('Free')).toBeVisible({ timeout: 4000 });
+  await openJob(page, address, 'Tour car', 'vehicle');
+  await choose(page, 'Place', 'Bay 3');
+  await expect(other.getByRole('region', { name: 'Bay 3' }).getByText('Tour car')).toBeVisible({ timeout: 4000 });
 });

@@ -35,6 +35,8 @@ const JOB: JobSheet = {
   brief: [],
   designs: [],
   chosenDesignId: null,
+  placeId: null,
+  promised: null,
   kit: null,
   cover: {},
   decisions: [],

@@ -12,6 +12,7 @@ import { HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wordi
 import { dayAndTime } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 import { FigureEditor } from './FigureEditor.tsx';
+import { PlacePanel } from './PlacePanel.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
 
 const CHASSIS_SAY: Record<string, string> = {
@@ -111,6 +112,7 @@ export default function VehicleStep() {
           </div>
         </Sheet>
       </div>
+      <PlacePanel />
       <Sheet title="Figures of this vehicle" aside="measured ones stand in for the library's">
         <div className="in">
           <table className="list">

@@ -1,0 +1,59 @@
+import { useFloor } from '../../../data/resources.ts';
+import { usePerson } from '../../../data/session.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { DayInput } from '../../../widgets/DayInput.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { dayText } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+
+/** Where the vehicle stands, as the Floor draws it, and the day it is promised for. One vehicle to a bay. */
+export function PlacePanel() {
+  const { job } = useBench();
+  const { data: floor } = useFloor();
+  const manager = usePerson().role === 'manager';
+  const sending = useSend(true);
+  const places = (floor?.places ?? []).filter((place) => place.kind !== 'hvRoom');
+  const here = places.find((place) => place.id === job.placeId);
+  const save = (change: { placeId?: string | null; promised?: string | null }) =>
+    void sending.go('PUT', `/jobs/${job.number}/place`, {
+      placeId: job.placeId,
+      promised: job.promised,
+      ...change,
+      version: job.version,
+    });
+  return (
+    <Sheet title="Where it stands" aside={job.promised ? `promised for ${dayText(job.promised)}` : 'not promised yet'}>
+      <div className="in fields">
+        {manager ? (
+          <>
+            <Choice
+              label="Place"
+              value={job.placeId}
+              options={places.map((place) => ({
+                value: place.id,
+                label: place.lift ? `${place.name}, lift` : place.name,
+              }))}
+              onChange={(placeId) => save({ placeId })}
+              fault={sending.faults.placeId}
+              placeholder="Not here yet"
+              mayBeEmpty
+            />
+            <div className="field">
+              <span className="label">Promised</span>
+              <DayInput
+                label="Promised day"
+                value={job.promised ?? ''}
+                onChange={(iso) => save({ promised: iso || null })}
+                fault={sending.faults.promised}
+              />
+            </div>
+          </>
+        ) : (
+          <p>{here?.name ?? 'Not here yet'}</p>
+        )}
+        {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
+      </div>
+    </Sheet>
+  );
+}
