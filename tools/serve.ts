@@ -8,6 +8,8 @@ import { configFrom } from '../server/config.ts';
 import { connect } from '../server/db/connect.ts';
 import { startLive } from '../server/events/live.ts';
 
+const STREAMS_END_MS = 200;
+
 export interface Running {
   readonly url: string;
   readonly close: () => Promise<void>;
@@ -43,6 +45,8 @@ export async function serve(
     close: async () => {
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
+      // Streams that closed just now still store their session.
+      await new Promise((done) => setTimeout(done, STREAMS_END_MS));
       await live.close();
       await pool.end();
     },
