@@ -32,8 +32,8 @@ interface Print {
   readonly printedAt: Date;
 }
 
-/** Barlow has no narrow no-break space; PDF text uses an ordinary one. */
-const plain = (text: string) => text.replace(/\u202f/g, ' ');
+/** The face has neither a narrow no-break space nor the letter omega; a PDF says them in its own way. */
+const plain = (text: string) => text.replace(/\u202f/g, ' ').replace(/Ω/g, 'ohm');
 
 function limitText(check: Check, result: CheckResult, set: UnitSet): string {
   if (check.kind === null) return 'as described';
@@ -116,9 +116,7 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
           .fillColor(INK)
           .text(plain(`${verdict}${result.by}, ${when(result.at)}`), columns.who, y, { width: right - columns.who });
         bottom = Math.max(bottom, doc.y);
-        const design = result.designName
-          ? `limit from design ${result.designName}, version ${result.designVersion}; `
-          : '';
+        const design = result.designName ? `design ${result.designName}, version ${result.designVersion}; ` : '';
         const small = `${design}${result.limitSource}${result.note ? `. Note: ${result.note}` : ''}`;
         doc
           .fontSize(7.5)

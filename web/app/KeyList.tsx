@@ -1,4 +1,4 @@
-import { Modal } from 'antd';
+import { Drawer } from 'antd';
 import { STEPS } from './steps.ts';
 
 const KEYS: readonly (readonly [string, string])[] = [
@@ -14,7 +14,7 @@ const KEYS: readonly (readonly [string, string])[] = [
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal open={open} title="Keys" footer={null} onCancel={onClose} destroyOnHidden>
+    <Drawer open={open} title="Keys" onClose={onClose} destroyOnHidden>
       <table className="list">
         <tbody>
           {KEYS.map(([key, does]) => (
@@ -26,6 +26,6 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
         </tbody>
       </table>
       <p className="soft small">Keys rest while you are typing.</p>
-    </Modal>
+    </Drawer>
   );
 }

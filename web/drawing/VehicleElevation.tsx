@@ -100,7 +100,7 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
                 fontSize={letter * 0.86}
                 fill={part.tooBig ? 'var(--stop)' : drive ? 'var(--bar)' : 'var(--hv-ink)'}
               >
-                {part.label}
+                {part.length > part.label.length * letter * 0.46 ? part.label : (part.label.split(' ')[0] ?? '')}
               </text>
             </g>
           );

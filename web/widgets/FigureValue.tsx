@@ -17,7 +17,7 @@ export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSh
   const { working, unmeasured, value, kind } = result;
   if (!working || value === null || !kind) return null;
   return (
-    <div style={{ maxWidth: 430 }} className="small">
+    <div style={{ maxWidth: 430 }} className="small working">
       <p className="strong">{working.formula}</p>
       {working.terms.length > 0 && (
         <table className="list" style={{ margin: '6px 0' }}>
@@ -59,7 +59,12 @@ export function FigureValue({ id, sheet, children }: { id: FigureId; sheet: Figu
   if (result.value === null || !result.kind)
     return <span className="soft small">{result.reason ? MISSING[result.reason] : 'measure'}</span>;
   return (
-    <Popover trigger="click" title={FIGURE_NAME[id]} content={<WorkingText result={result} sheet={sheet} />}>
+    <Popover
+      trigger="click"
+      placement="left"
+      title={FIGURE_NAME[id]}
+      content={<WorkingText result={result} sheet={sheet} />}
+    >
       <button
         type="button"
         className="open-working"

@@ -6,18 +6,23 @@ import { roadVehicle } from './roadVehicle.ts';
 import { cycleRun, roundRun } from './useRuns.ts';
 
 function perKm(run: UseResult, source: string): Answer<number> {
+  const per100Km = (wh: number) => (wh / run.distanceKm) * 100;
+  const part = (symbol: string, wh: number) => ({
+    symbol: `${symbol}, per 100 km`,
+    value: per100Km(wh),
+    kind: 'energy' as const,
+  });
   return {
     value: run.batteryWh / run.distanceKm,
-    formula: 'E from the pack ÷ distance',
+    formula: 'air + tyres + hills + brakes + drive losses + accessories = E from the pack; E ÷ distance',
     terms: [
-      { symbol: 'air', value: run.airWh, kind: 'energy' },
-      { symbol: 'tyres', value: run.tyresWh, kind: 'energy' },
-      { symbol: 'hills and speed, net', value: run.hillsWh, kind: 'energy' },
-      { symbol: 'friction brakes', value: run.brakesWh, kind: 'energy' },
-      { symbol: 'drive losses', value: run.driveLossWh, kind: 'energy' },
-      { symbol: 'accessories and heating', value: run.auxiliaryWh, kind: 'energy' },
-      { symbol: 'E from the pack', value: run.batteryWh, kind: 'energy' },
-      { symbol: 'distance', value: run.distanceKm, kind: 'distance' },
+      part('air', run.airWh),
+      part('tyres', run.tyresWh),
+      part('hills and speed, net', run.hillsWh),
+      part('friction brakes', run.brakesWh),
+      part('drive losses', run.driveLossWh),
+      part('accessories and heating', run.auxiliaryWh),
+      part('E from the pack', run.batteryWh),
     ],
     source,
   };

@@ -1,6 +1,7 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import type { Finding, Verdict } from '../../../../core/fit/finding.ts';
+import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleFigures.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -57,6 +58,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
   const manager = usePerson().role === 'manager';
   const [open, setOpen] = useState(false);
   const decided = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);
+  const unmeasured = finding.unmeasured.filter((id) => LIKELY_ERROR[id] > WORTH_MEASURING);
   const action = nextAction(finding, set);
   const short = finding.verdict === 'doesNotFit';
   return (
@@ -70,8 +72,8 @@ export function FindingRow({ finding }: { finding: Finding }) {
         {findingSentence(finding, set)}
         <div className="soft small">
           {sources(finding)}
-          {finding.unmeasured.length > 0 &&
-            `; not measured: ${finding.unmeasured.map((id) => VEHICLE_FIGURE_NAME[id].toLowerCase()).join(', ')}`}
+          {unmeasured.length > 0 &&
+            `; not measured: ${unmeasured.map((id) => VEHICLE_FIGURE_NAME[id].toLowerCase()).join(', ')}`}
         </div>
         {action && <div className="small strong">{action}</div>}
         {decided && (

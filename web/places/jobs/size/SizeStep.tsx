@@ -91,7 +91,12 @@ export default function SizeStep() {
             </div>
           )}
           <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.15fr) minmax(0, 1fr)' }}>
-            <DesignInputsPanel faults={sending.faults} />
+            <div className="stack">
+              <DesignInputsPanel faults={sending.faults} />
+              <Suspense fallback={null}>
+                <SpeedChart />
+              </Suspense>
+            </div>
             <div className="stack">
               {GROUPS.map((group) => (
                 <Sheet key={group.title} title={group.title}>
@@ -105,9 +110,6 @@ export default function SizeStep() {
             </div>
           </div>
           <CompareDesigns />
-          <Suspense fallback={null}>
-            <SpeedChart />
-          </Suspense>
           <UsePanel />
         </>
       )}
