@@ -5,6 +5,7 @@ import type { Variant } from '../core/vehicle/variant.ts';
 /** Everything a design can be made from. Changes seldom, so it is fetched once and kept. */
 export interface LibraryData {
   readonly variants: readonly Variant[];
-  readonly components: readonly (Component & { readonly onHand: number })[];
+  /** `free`: on hand and promised to no job. */
+  readonly components: readonly (Component & { readonly free: number })[];
   readonly kits: readonly KitRevision[];
 }

@@ -23,6 +23,8 @@ export interface PartChange {
   readonly state: PartState;
   readonly due: string | null;
   readonly serial: string;
+  /** Take free stock for a line on order instead of booking its delivery in. */
+  readonly fromShelf?: boolean;
   readonly version: number;
 }
 export const partChangeSchema = Joi.object<PartChange, true>({
@@ -32,6 +34,7 @@ export const partChangeSchema = Joi.object<PartChange, true>({
     .required(),
   due: isoDate('Due day').allow(null).required(),
   serial: text('Serial number', 60).allow('').required(),
+  fromShelf: Joi.boolean().label('From the shelf'),
   version,
 }).custom((body: PartChange, helpers) => {
   if (body.state === 'ordered' && body.due === null)

@@ -15,6 +15,18 @@ export const CHECK_GROUPS = [
 ] as const;
 export type CheckGroup = (typeof CHECK_GROUPS)[number];
 
+/** What the groups are called on the sheet, in the page and on paper. */
+export const CHECK_GROUP_NAME: Record<CheckGroup, string> = {
+  beforePower: 'Before power',
+  firstPower: 'First power',
+  topOfPack: 'Top of pack',
+  bottomOfPack: 'Bottom of pack',
+  charging: 'Charging',
+  falseAlarms: 'False alarms put in on purpose',
+  road: 'Road',
+  weigh: 'Weigh and align',
+};
+
 /** A limit in base units with where it comes from: a figure of the chosen design, or a constant with its source. */
 export interface CheckLimit {
   readonly min: number | null;

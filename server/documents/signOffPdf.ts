@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
-import { CHECK_GROUPS, type Check, type CheckGroup } from '../../core/prove/check.ts';
+import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { formatQuantity } from '../../core/quantity/format.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
@@ -13,17 +13,6 @@ const INK = '#15211e';
 const SOFT = '#566660';
 const HAIRLINE = '#c6d0cc';
 const RED = '#b3261e';
-
-const GROUP_NAME: Record<CheckGroup, string> = {
-  beforePower: 'Before power',
-  firstPower: 'First power',
-  topOfPack: 'Top of pack',
-  bottomOfPack: 'Bottom of pack',
-  charging: 'Charging',
-  falseAlarms: 'False alarms put in on purpose',
-  road: 'Road',
-  weigh: 'Weigh and align',
-};
 
 interface Print {
   readonly workshop: string;
@@ -95,7 +84,7 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
       .font('strong')
       .fontSize(11.5)
       .fillColor(INK)
-      .text(GROUP_NAME[group], left, doc.y + 6);
+      .text(CHECK_GROUP_NAME[group], left, doc.y + 6);
     for (const check of checks) {
       if (doc.y > doc.page.height - 90) doc.addPage();
       const y = doc.y + 3;

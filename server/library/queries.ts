@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import type { LibraryData } from '../../contract/library.ts';
 import type { Component } from '../../core/component/sheets.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
@@ -51,16 +51,17 @@ export async function allVariants(db: Db | Tx): Promise<Variant[]> {
   }));
 }
 
-export async function allComponents(db: Db | Tx): Promise<(Component & { onHand: number })[]> {
+/** All components with what is free of each: on hand less what lines of jobs hold in stores. */
+export async function allComponents(db: Db | Tx): Promise<(Component & { free: number })[]> {
+  const held = sql<number>`coalesce((select sum(p.quantity) from part_line p where p.component_id = ${component.id} and p.state = 'inStores'), 0)`;
   const rows = await db
-    .select({ component, supplier: supplier.name })
+    .select({ component, supplier: supplier.name, free: sql<number>`(${component.onHand} - ${held})::int` })
     .from(component)
     .innerJoin(supplier, eq(supplier.id, component.supplierId))
     .orderBy(asc(component.kind), asc(component.name));
-  return rows.map(
-    ({ component: { supplierId: _, ...rest }, supplier: supplierName }) =>
-      ({ ...rest, supplier: supplierName }) as unknown as Component & { onHand: number },
-  );
+  return rows.map(({ component: { supplierId: _, onHand: __, ...rest }, supplier: supplierName, free }) => {
+    return { ...rest, supplier: supplierName, free } as unknown as Component & { free: number };
+  });
 }
 
 export async function allKitRevisions(db: Db | Tx): Promise<KitRevision[]> {

@@ -119,7 +119,7 @@ export const partEndpoints = [
     path: '/parts/:id',
     may: 'technician',
     body: partChangeSchema,
-    answer: ({ change, params, body: { version, ...body }, person, today, now }) =>
+    answer: ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
       change(async ({ tx, log }) => {
         const { line, number, name } = await partById(tx, params.id!);
         if (line.version !== version) throw stale(line);
@@ -132,7 +132,7 @@ export const partEndpoints = [
         if (body.state === 'inStores' && line.state !== 'inStores') {
           // Goods that come in for this line are counted in before the line holds them.
           const free = await freeStock(tx, line.componentId);
-          if (line.state === 'ordered' || line.state === 'fitted') {
+          if ((line.state === 'ordered' && !fromShelf) || line.state === 'fitted') {
             await tx
               .update(component)
               .set({ onHand: sql`${component.onHand} + ${line.quantity}` })

@@ -99,6 +99,27 @@ describe('where a part stands', () => {
     const out = await jory.send('put', `/parts/${late.id}`, put(line, { state: 'inStores' }));
     expect(out.body.detail).toContain('manager');
   });
+  test('free stock is taken for a line on order, and only free stock', async () => {
+    const jory = await shop.visitor('jory');
+    const job = await jory.job('Mobile library');
+    const charger = job.parts.find((part) => part.state === 'ordered')!;
+    await shop.pool().query('update component set on_hand = 0 where id = $1', [charger.componentId]);
+    const none = await jory.send('put', `/parts/${charger.id}`, {
+      ...put(charger, { state: 'inStores', due: null }),
+      fromShelf: true,
+    });
+    expect(none.body.detail).toMatch(/^Stores have 0 free of/);
+    await shop.pool().query('update component set on_hand = 1 where id = $1', [charger.componentId]);
+    expect(
+      (
+        await jory.send('put', `/parts/${charger.id}`, {
+          ...put(charger, { state: 'inStores', due: null }),
+          fromShelf: true,
+        })
+      ).status,
+    ).toBe(200);
+    expect(await onHand(charger.componentId)).toBe(1);
+  });
   test('two people changing the same line: the second sees what the first stored', async () => {
     const [jory, mabel] = [await shop.visitor('jory'), await shop.visitor('mabel')];
     const part = (await jory.job('Bakery van')).parts.find((p) => p.state === 'inStores')!;

@@ -22,7 +22,8 @@ export const useJob = (number: string) => useSWR<JobSheet, Error>(keys.job(numbe
 export interface Shelves {
   readonly data: LibraryData;
   readonly components: Library;
-  readonly onHand: ReadonlyMap<string, number>;
+  /** Free stock by component: on hand and promised to no job. */
+  readonly free: ReadonlyMap<string, number>;
   readonly variants: ReadonlyMap<string, Variant>;
   readonly kits: ReadonlyMap<string, KitRevision>;
 }
@@ -39,7 +40,7 @@ export function useLibrary(): { shelves: Shelves | null; error: Error | undefine
         ? {
             data,
             components: new Map(data.components.map((part) => [part.id, part])),
-            onHand: new Map(data.components.map((part) => [part.id, part.onHand])),
+            free: new Map(data.components.map((part) => [part.id, part.free])),
             variants: new Map(data.variants.map((variant) => [variant.id, variant])),
             kits: new Map(data.kits.map((kit) => [kit.id, kit])),
           }

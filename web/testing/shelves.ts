@@ -41,16 +41,20 @@ export const KIT: KitRevision = {
 };
 
 /** The library of tests: the van, its parts, and a kit whose cradle sits at `cradleX`. */
-export function shelves(cradleX = 300, onHand: Record<string, number> = {}): Shelves {
+export function shelves(cradleX = 300, free: Record<string, number> = {}): Shelves {
   const parts: Component[] = [MODULE, DRIVE, CHARGER, cradleAt(cradleX)];
   const kit = {
     ...KIT,
     lines: [...KIT.lines, { componentId: 'cradle-t', quantity: 1, packedIn: 'crate 1', appliesWhen: null }],
   };
   return {
-    data: { variants: [VARIANT], components: parts.map((part) => ({ ...part, onHand: 0 })), kits: [kit] },
+    data: {
+      variants: [VARIANT],
+      components: parts.map((part) => ({ ...part, free: free[part.id] ?? 0 })),
+      kits: [kit],
+    },
     components: new Map(parts.map((part) => [part.id, part])),
-    onHand: new Map(Object.entries(onHand)),
+    free: new Map(Object.entries(free)),
     variants: new Map([[VARIANT.id, VARIANT]]),
     kits: new Map([[kit.id, kit]]),
   };

@@ -2,7 +2,7 @@ import type { EntryKind, ReworkCause, StageRow } from '../../contract/build.ts';
 import type { JobState } from '../../contract/job.ts';
 import type { PartState } from '../../contract/parts.ts';
 import type { StepLimit } from '../../core/kit/kit.ts';
-import type { CheckGroup, CheckLimit } from '../../core/prove/check.ts';
+import type { CheckLimit } from '../../core/prove/check.ts';
 import { formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { type UnitSet, unitOf } from '../../core/quantity/units.ts';
@@ -49,17 +49,6 @@ export const WAITING_NAME = {
   client: 'For the client',
   outsideFirm: 'For an outside firm',
 } as const;
-
-export const GROUP_NAME: Record<CheckGroup, string> = {
-  beforePower: 'Before power',
-  firstPower: 'First power',
-  topOfPack: 'Top of pack',
-  bottomOfPack: 'Bottom of pack',
-  charging: 'Charging',
-  falseAlarms: 'False alarms put in on purpose',
-  road: 'Road',
-  weigh: 'Weigh and align',
-};
 
 /** Limits as a person says them: "62 to 70 N·m", "at least 25 mm". */
 export function limitText(

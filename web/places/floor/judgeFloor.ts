@@ -119,7 +119,7 @@ export function needsDecision(
       .sort((a, b) => dayNumber(a.due!) - dayNumber(b.due!))[0];
     if (late) {
       const name = shelves.components.get(late.componentId)?.name ?? late.componentId;
-      const onShelf = (shelves.onHand.get(late.componentId) ?? 0) > 0;
+      const onShelf = (shelves.free.get(late.componentId) ?? 0) > 0;
       add(3, 'waiting', {
         kind: 'latePart',
         name,

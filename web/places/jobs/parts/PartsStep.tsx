@@ -22,17 +22,18 @@ function PartRow({ line }: { line: PartLine }) {
   const [state, setState] = useState<PartState | null>(null);
   const [due, setDue] = useState(line.due ?? '');
   const next = state ?? line.state;
-  const save = async (to: PartState) => {
+  const save = async (to: PartState, fromShelf = false) => {
     const saved = await sending.go('PUT', `/parts/${line.id}`, {
       state: to,
       due: to === 'ordered' ? due || null : null,
       serial: line.serial,
+      fromShelf,
       version: line.version,
     });
     if (saved) setState(null);
   };
   const late = line.state === 'ordered' && (line.due ?? '') < today;
-  const stock = shelves.onHand.get(line.componentId) ?? 0;
+  const stock = shelves.free.get(line.componentId) ?? 0;
   const name = part?.name ?? line.componentId;
   return (
     <tr data-part={line.componentId} data-state={line.state}>
@@ -55,8 +56,13 @@ function PartRow({ line }: { line: PartLine }) {
             {late ? `was due ${dayText(line.due)}, late` : `due ${dayText(line.due)}`}
           </span>
         )}
+        {late && may && stock >= line.quantity && (
+          <Button size="small" onClick={() => void save('inStores', true)} aria-label={`Take ${name} from stores`}>
+            Take it from stores, {stock} free
+          </Button>
+        )}
         {line.state === 'missing' && (
-          <span className="soft">{`${stock} on the shelf, ${part?.leadDays ?? 0} days to get`}</span>
+          <span className="soft">{`${stock} free in stores, ${part?.leadDays ?? 0} days to get`}</span>
         )}
         {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
       </td>

@@ -1,9 +1,8 @@
 import { Button } from 'antd';
-import { CHECK_GROUPS } from '../../../../core/prove/check.ts';
+import { CHECK_GROUP_NAME, CHECK_GROUPS } from '../../../../core/prove/check.ts';
 import { CHECKS } from '../../../../core/prove/index.ts';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
-import { GROUP_NAME } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 import { CheckRow } from './CheckRow.tsx';
 
@@ -28,7 +27,7 @@ export default function ProveStep() {
       {CHECK_GROUPS.map((group) => {
         const checks = CHECKS.filter((check) => check.group === group);
         return (
-          <Sheet key={group} title={GROUP_NAME[group]} hv={checks.some((check) => check.liveHv)}>
+          <Sheet key={group} title={CHECK_GROUP_NAME[group]} hv={checks.some((check) => check.liveHv)}>
             {group === 'firstPower' && (
               <div className="in">
                 <SafetyNote about="live" />
