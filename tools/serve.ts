@@ -9,6 +9,7 @@ import { connect } from '../server/db/connect.ts';
 import { startLive } from '../server/events/live.ts';
 
 const STREAMS_END_MS = 200;
+const KEEP_ALIVE_MS = 120_000;
 
 export interface Running {
   readonly url: string;
@@ -39,6 +40,9 @@ export async function serve(
   const server = await new Promise<Server>((done, fail) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));
   });
+  // Longer than any client keeps a connection idle: a request must never meet a connection that is just being closed.
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  server.headersTimeout = KEEP_ALIVE_MS + 1000;
   const address = server.address() as AddressInfo;
   return {
     url: `http://${host}:${address.port}`,
