@@ -6,6 +6,7 @@ import type { Change } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { job, stage, timeEntry } from '../db/schema/index.ts';
 import { ruleBroken } from '../problems.ts';
+import { PRESENCE_SENTENCE } from './presence.ts';
 import { peopleOn, stageForChange, stagesOfJob } from './queries.ts';
 
 /** Where a person is clocked on now, or null. */
@@ -23,7 +24,14 @@ async function openEntryOf(tx: Tx, personId: string) {
  * Clocks a person on to a stage. The first one on starts an ordinary stage; a live high-voltage stage starts only
  * when its presence is confirmed. A finished stage takes rework only.
  */
-export async function clockOn({ tx, log }: Change, stageId: string, person: SignedIn, body: ClockOn, now: Date) {
+export async function clockOn(
+  { tx, log }: Change,
+  stageId: string,
+  person: SignedIn,
+  body: ClockOn,
+  now: Date,
+  today: string,
+) {
   const row = await stageForChange(tx, stageId);
   const elsewhere = await openEntryOf(tx, person.id);
   if (elsewhere) {
@@ -36,6 +44,14 @@ export async function clockOn({ tx, log }: Change, stageId: string, person: Sign
   }
   if (row.stage.state === 'done' && body.kind !== 'rework')
     throw ruleBroken('This stage is finished. Clock on for rework, with its cause.');
+  if (row.stage.state === 'done' && row.stage.liveHv) {
+    // A finished stage is not confirmed again, so rework on it begins with the authorised person.
+    const problem = hvPresenceProblem(
+      [...(await peopleOn(tx, stageId)), { personId: person.id, hvUntil: person.hvUntil }],
+      today,
+    );
+    if (problem && problem !== 'secondPersonMissing') throw ruleBroken(PRESENCE_SENTENCE[problem]);
+  }
   const waitingFor = openBefore(row.stage, await stagesOfJob(tx, row.stage.jobId));
   if (waitingFor.length > 0) throw ruleBroken(`First finish ${waitingFor.map((s) => `“${s.name}”`).join(' and ')}.`);
   await tx.insert(timeEntry).values({ personId: person.id, stageId, kind: body.kind, cause: body.cause, from: now });

@@ -58,7 +58,8 @@ export const buildEndpoints = [
     path: '/stages/:id/clock-on',
     may: 'technician',
     body: clockOnSchema,
-    answer: ({ change, params, body, person, now }) => change((c) => clockOn(c, params.id!, person, body, now())),
+    answer: ({ change, params, body, person, now, today }) =>
+      change((c) => clockOn(c, params.id!, person, body, now(), today)),
   }),
   endpoint({
     method: 'post',

@@ -257,6 +257,15 @@ describe('live high-voltage work', () => {
       ).status,
     ).toBe(200);
   });
+  test('rework on a finished live stage begins with the authorised person', async () => {
+    const stage = await stageOf('School minibus', 'first-power');
+    const rework = { kind: 'rework', cause: 'damaged' };
+    expect((await on(jory, stage, rework)).body.detail).toContain('nobody on this stage is HV authorised');
+    expect((await on(soren, stage, rework)).status).toBe(200);
+    expect((await on(jory, stage, rework)).status).toBe(200);
+    await off(jory);
+    await off(soren);
+  });
   test('a stage without live work has nothing to confirm', async () => {
     const stage = await stageOf('School minibus', 'interior');
     expect((await soren.send('post', `/stages/${stage.id}/confirm-live`)).body.detail).toContain('no live');

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, inject, test } from 'vitest';
@@ -92,6 +92,4 @@ describe('the start command on an existing server', () => {
 test('a wanted port that is busy gives another one', async () => {
   const port = await freePort();
   expect(await freePort(port)).toBe(port);
-  mkdirSync('test-results', { recursive: true });
-  writeFileSync('test-results/.keep', '');
 });

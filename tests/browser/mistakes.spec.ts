@@ -66,9 +66,6 @@ test('a vehicle figure of this very vehicle, and the measuring list it leaves', 
 
 test('gaps in cover are settled, a verdict is decided with a reason', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
-  await openJob(page, address, 'Hotel shuttle', 'match');
-  await choose(page, 'Kit and revision', 'Lantern rear kit');
-  const gap = page.locator('[data-function="heatCabin"]');
   await openJob(page, address, 'Ice-cream van', 'match');
   await page.getByRole('button', { name: 'Decide on Mounting point, lower left' }).click();
   await page.getByLabel('Why it is taken all the same').fill('no');
@@ -82,7 +79,6 @@ test('gaps in cover are settled, a verdict is decided with a reason', async ({ p
   await page.getByLabel('What, or why not').fill('ducted air');
   await page.getByRole('button', { name: 'Settle' }).click();
   await expect(page.locator('[data-function="coolBattery"]')).toContainText('made here');
-  await expect(gap).toBeVisible();
 });
 
 test('a viewer looks and finds nothing to change', async ({ page, address }) => {

@@ -59,7 +59,11 @@ test('a session that ends while somebody types: sign in again, and what was type
   await expect(page.getByLabel('A fault to put right')).toHaveValue('');
 });
 
-test('live work takes two people, seen from both browsers', async ({ browser, page, address }) => {
+test('rework on a finished live stage shows its caution, and a viewer follows it', async ({
+  browser,
+  page,
+  address,
+}) => {
   await signIn(page, address, 'soren');
   const number = await openJob(page, address, 'Fire tender', 'build');
   await page.getByRole('button', { name: 'Clock off' }).click();
@@ -69,6 +73,7 @@ test('live work takes two people, seen from both browsers', async ({ browser, pa
   await page.getByRole('button', { name: 'Rework …' }).click();
   await page.getByText('Damaged').click();
   await expect(page.getByText(/SA since .*\(rework\)/)).toBeVisible();
+  await expect(page.getByText('High voltage kills.')).toBeVisible();
   const other = await (await browser.newContext()).newPage();
   await signIn(other, address, 'odo');
   await other.goto(`${address}/jobs/${number}/build`);
