@@ -1,8 +1,13 @@
-/** A mass somewhere along the vehicle; removed parts count negative. x rearwards from the front axle line. */
+/**
+ * A mass somewhere in the vehicle; removed parts count negative. x rearwards from the front axle line, y to the right
+ * of the middle, mm.
+ */
 export interface MassItem {
   readonly name: string;
   readonly massKg: number;
   readonly xMm: number;
+  /** @default 0 */
+  readonly yMm?: number;
 }
 
 export interface AxleLoads {
@@ -13,17 +18,32 @@ export interface AxleLoads {
   readonly frontShare: number;
   /** Mass centre behind the front axle, mm. */
   readonly centreXMm: number;
+  /** Mass centre right of the middle, mm. */
+  readonly centreYMm: number;
 }
 
 /** Rear axle = Σ m·x / wheelbase, front = Σ m − rear (moments about the front axle line; trade §5.7). */
 export function axleLoads(items: readonly MassItem[], wheelbaseMm: number): AxleLoads {
   let totalKg = 0;
   let moment = 0;
-  for (const { massKg, xMm } of items) {
+  let across = 0;
+  for (const { massKg, xMm, yMm = 0 } of items) {
     totalKg += massKg;
     moment += massKg * xMm;
+    across += massKg * yMm;
   }
   const rearKg = moment / wheelbaseMm;
   const frontKg = totalKg - rearKg;
-  return { frontKg, rearKg, totalKg, frontShare: frontKg / totalKg, centreXMm: moment / totalKg };
+  return {
+    frontKg,
+    rearKg,
+    totalKg,
+    frontShare: frontKg / totalKg,
+    centreXMm: moment / totalKg,
+    centreYMm: across / totalKg,
+  };
 }
+
+/** Load on the right-hand wheels, kg: moments about the left wheels' line, Σ m·(y + track/2) / track. */
+export const rightLoad = (loads: AxleLoads, trackMm: number): number =>
+  loads.totalKg * (0.5 + loads.centreYMm / trackMm);

@@ -63,7 +63,7 @@ describe('one line', () => {
     expect(judgeLine(line({ kind: 'free', text: 'keep the hatch', done: true }), sheet).state).toBe('met');
   });
   test('what cannot be computed is unknown with its reason, never met', () => {
-    const bare = createSheet(slots({ drive: { unit: null, gear: null, torqueCapNm: null } }));
+    const bare = createSheet(slots({ drive: { ...slots().drive, unit: null } }));
     expect(judgeLine(line({ kind: 'rangeRound', amount: 1 }), bare)).toMatchObject({
       state: 'unknown',
       reason: 'noDrive',

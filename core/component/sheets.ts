@@ -1,3 +1,7 @@
+import type { RateCurve } from '../charge/dcCharge.ts';
+import type { EfficiencyMap } from '../drive/efficiency.ts';
+import type { CurvePoint } from '../drive/motorCurve.ts';
+
 /** What a component sheet states per kind. Masses, sizes and prices stand on the component itself. */
 export interface ModuleSheet {
   readonly chemistry: 'NMC' | 'LFP';
@@ -11,6 +15,8 @@ export interface ModuleSheet {
   readonly peakA: number;
   readonly resistanceOhm: number;
   readonly channels: number;
+  /** Charging rates by state of charge where the maker states them. */
+  readonly rates?: RateCurve;
 }
 
 export interface DriveSheet {
@@ -31,6 +37,12 @@ export interface DriveSheet {
   readonly output: 'halfShafts' | 'propShaft' | 'gearboxInput';
   readonly spline: string;
   readonly boltPattern: string;
+  /** Pack voltage at which torque curve and peak power are stated; without it they hold at any voltage in the window. */
+  readonly ratedV?: number;
+  readonly curve?: readonly CurvePoint[];
+  readonly efficiencyMap?: EfficiencyMap;
+  /** Capacitance of the inverter's link, µF, where the inverter is built in. */
+  readonly linkUf?: number;
 }
 
 export interface VoltageWindow {
@@ -68,7 +80,7 @@ export interface AdapterSheet {
 export interface SheetByKind {
   module: ModuleSheet;
   drive: DriveSheet;
-  inverter: VoltageWindow & { readonly maxCurrentA: number };
+  inverter: VoltageWindow & { readonly maxCurrentA: number; readonly linkUf?: number };
   charger: ChargerSheet;
   combinedUnit: ChargerSheet & { readonly dcdcA: number; readonly lowVoltageV: number };
   dcdc: VoltageWindow & { readonly outputA: number; readonly lowVoltageV: number };
@@ -88,6 +100,11 @@ export interface SheetByKind {
     readonly openingMm: number;
   };
   cable: { readonly sectionMm2: number; readonly outsideMm: number; readonly continuousA: number };
+  fuse: { readonly ratedA: number; readonly maxV: number; readonly breakingA: number };
+  resistor: { readonly ohm: number; readonly pulseJ: number; readonly peakW: number };
+  coolantPump: { readonly litresPerMin: number; readonly powerW: number };
+  radiator: { readonly heatW: number };
+  lvBattery: { readonly capacityAh: number; readonly lowVoltageV: 12 | 24 };
   other: Record<string, never>;
 }
 

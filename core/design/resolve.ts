@@ -1,10 +1,11 @@
 import type { MassItem } from '../balance/axleLoads.ts';
-import { type Component, componentAs } from '../component/sheets.ts';
-import type { PlacedBox, Slots, VehicleUse } from '../figures/slots.ts';
-import { arrangeModules, emptyBoxMassKg } from '../pack/arrange.ts';
+import { type Component, type ComponentKind, type ComponentOf, componentAs } from '../component/sheets.ts';
+import type { Shelf, Slots, VehicleUse, WorkOutside } from '../figures/slots.ts';
+import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
-import type { Bay, Variant } from '../vehicle/variant.ts';
-import { type DesignInputs, designComponents } from './inputs.ts';
+import type { Variant } from '../vehicle/variant.ts';
+import { type DesignInputs, designComponents, driveChoice, electricChoice } from './inputs.ts';
+import { placeBox } from './placeBox.ts';
 
 export type Library = ReadonlyMap<string, Component>;
 
@@ -19,90 +20,129 @@ function driveX(variant: Variant, output: string, wheelbaseMm: number): number {
   return variant.drivenAxle === 'front' ? 0 : wheelbaseMm;
 }
 
-function placeBox(inputs: DesignInputs, library: Library, bay: Bay, index: number): PlacedBox {
-  const choice = inputs.boxes[index]!;
-  const module = componentAs(library.get(inputs.moduleId ?? ''), 'module');
-  const { fits, most } = module ? arrangeModules(module, choice.modules, bay) : { fits: null, most: 0 };
-  const outer = fits?.outer ?? null;
-  const massKg = choice.modules * (module?.massKg ?? 0) + (outer ? emptyBoxMassKg(outer) : 0);
-  const bottom = bay.zMm - bay.heightMm / 2;
-  return {
-    bay,
-    modules: choice.modules,
-    outer,
-    most,
-    massKg,
-    xMm: bay.xMm + choice.shiftMm,
-    yMm: bay.yMm,
-    zMm: outer ? bottom + outer.heightMm / 2 : bay.zMm,
-  };
-}
-
 export interface ResolveInput {
   readonly design: DesignInputs;
   readonly library: Library;
   readonly vehicle: VehicleState;
   readonly use: VehicleUse;
+  readonly route?: Route | null;
   readonly newHoles: number | null;
-  readonly work: Omit<Slots['work'], 'partsCents'>;
+  readonly work: WorkOutside;
+  /** How many of each component are on hand and promised to nobody; without it nothing is known about lead times. */
+  readonly free?: ReadonlyMap<string, number>;
+}
+
+const shelves = new WeakMap<Library, Shelf>();
+
+/** The fittings of a library by kind; made once for each library. */
+export function shelfOf(library: Library): Shelf {
+  const known = shelves.get(library);
+  if (known) return known;
+  const all = [...library.values()];
+  const of = <K extends ComponentKind>(kind: K) =>
+    all.map((part) => componentAs(part, kind)).filter((part): part is ComponentOf<K> => part !== null);
+  const shelf: Shelf = {
+    cables: of('cable'),
+    fuses: of('fuse'),
+    resistors: of('resistor'),
+    radiators: of('radiator'),
+    pumps: of('coolantPump'),
+    heaters: of('heater'),
+    converters: of('dcdc'),
+  };
+  shelves.set(library, shelf);
+  return shelf;
 }
 
 /**
  * Turns choices (ids, bays) into slots (sheets, boxes with outsides and masses). A bay or component that the library
  * does not have is left out: the figures then say what is missing.
  */
-export function resolveDesign({ design, library, vehicle, use, newHoles, work }: ResolveInput): Slots {
+export function resolveDesign({
+  design,
+  library,
+  vehicle,
+  use,
+  route = null,
+  newHoles,
+  work,
+  free,
+}: ResolveInput): Slots {
   const { variant } = vehicle;
-  const boxes = design.boxes.flatMap((choice, index) => {
+  const boxes = design.boxes.flatMap((choice) => {
     const bay = variant.bays.find((candidate) => candidate.name === choice.bay);
-    return bay && choice.modules > 0 ? [placeBox(design, library, bay, index)] : [];
+    return bay && choice.modules > 0 ? [placeBox(design, library, bay, choice)] : [];
   });
-  const unit = componentAs(library.get(design.driveId ?? ''), 'drive');
   const chosenCharger = library.get(design.chargerId ?? '');
+  const charger = componentAs(chosenCharger, 'charger') ?? componentAs(chosenCharger, 'combinedUnit');
   const inlet = componentAs(library.get(design.inletId ?? ''), 'inlet');
-  const satellite = design.others
-    .map((other) => componentAs(library.get(other.componentId), 'bmsSatellite'))
-    .find((s) => s !== null);
+  const other = <K extends ComponentKind>(kind: K): ComponentOf<K> | null =>
+    design.others.map(({ componentId }) => componentAs(library.get(componentId), kind)).find((p) => p !== null) ?? null;
   return {
     vehicle,
     pack: {
       module: componentAs(library.get(design.moduleId ?? ''), 'module'),
-      strings: design.strings,
+      measuredAh: design.measuredAh ?? null,
+      wiring: design.packs ?? 'one',
       boxes,
-      satelliteChannels: satellite?.sheet.channels ?? 18,
+      satelliteChannels: other('bmsSatellite')?.sheet.channels ?? 18,
       usableShare: design.usableShare,
+      cooling: design.packCooling ?? 'air',
     },
-    drive: { unit, gear: design.gear, torqueCapNm: design.torqueCapNm },
+    drive: {
+      ...driveChoice(design),
+      unit: componentAs(library.get(design.driveId ?? ''), 'drive'),
+      inverter: componentAs(library.get(design.inverterId ?? ''), 'inverter'),
+      gear: design.gear,
+      torqueCapNm: design.torqueCapNm,
+    },
     charge: {
-      charger: componentAs(chosenCharger, 'charger') ?? componentAs(chosenCharger, 'combinedUnit'),
+      charger,
       inletAmps: inlet?.sheet.maxAmps ?? null,
+      inletDc: inlet?.sheet.dc ?? false,
+      dcMaxW: design.dcMaxW ?? null,
+    },
+    electric: {
+      ...electricChoice(design),
+      heater: other('heater'),
+      converter: other('dcdc') ?? componentAs(chosenCharger, 'combinedUnit'),
+      lvBattery: other('lvBattery'),
+      cradlePoints: other('cradle')?.sheet.picks.map((pick) => pick.point) ?? [],
     },
     use,
+    route,
+    shelf: shelfOf(library),
     added: addedItems(design, library, vehicle),
     kit: { newHoles },
-    work: { ...work, partsCents: partsPrice(design, library) },
+    work: { ...work, partsCents: partsPrice(design, library), leadDays: free ? leadDays(design, library, free) : null },
   };
 }
 
 function addedItems(design: DesignInputs, library: Library, vehicle: VehicleState): MassItem[] {
   const items: MassItem[] = [];
   const at = engineX(vehicle.variant);
+  const { motors } = driveChoice(design);
   const unit = componentAs(library.get(design.driveId ?? ''), 'drive');
   if (unit) {
     items.push({
-      name: unit.name,
-      massKg: unit.massKg,
+      name: motors > 1 ? `${motors} × ${unit.name}` : unit.name,
+      massKg: unit.massKg * motors,
       xMm: driveX(vehicle.variant, unit.sheet.output, vehicle.figures.wheelbase.value),
     });
   }
-  for (const id of [design.inverterId, design.chargerId, design.inletId]) {
+  for (const [id, count] of [
+    [design.inverterId, motors],
+    [design.chargerId, 1],
+    [design.inletId, 1],
+  ] as const) {
     const part = id ? library.get(id) : undefined;
-    if (part) items.push({ name: part.name, massKg: part.massKg, xMm: at });
+    if (part) items.push({ name: part.name, massKg: part.massKg * count, xMm: at });
   }
-  for (const other of design.others) {
-    const part = library.get(other.componentId);
-    if (part) items.push({ name: part.name, massKg: part.massKg * other.quantity, xMm: other.xMm ?? at });
+  for (const { componentId, quantity, xMm, yMm } of design.others) {
+    const part = library.get(componentId);
+    if (part) items.push({ name: part.name, massKg: part.massKg * quantity, xMm: xMm ?? at, yMm: yMm ?? 0 });
   }
+  for (const item of design.items ?? []) items.push(item);
   return items;
 }
 
@@ -114,4 +154,14 @@ function partsPrice(design: DesignInputs, library: Library): number | null {
     (sum, { componentId, quantity }) => sum + (library.get(componentId)?.priceCents ?? 0) * quantity,
     0,
   );
+}
+
+/** Longest lead time of what is short in the stores, days; 0 when everything is there; null while nothing is named. */
+function leadDays(design: DesignInputs, library: Library, free: ReadonlyMap<string, number>): number | null {
+  const parts = designComponents(design);
+  if (parts.length === 0) return null;
+  return parts.reduce((longest, { componentId, quantity }) => {
+    const part = library.get(componentId);
+    return part && (free.get(componentId) ?? 0) < quantity ? Math.max(longest, part.leadDays) : longest;
+  }, 0);
 }

@@ -4,6 +4,20 @@ export interface RunUp {
   /** Seconds to each asked speed (km/h); null where the vehicle never gets there. */
   readonly secondsTo: ReadonlyMap<number, number | null>;
   readonly endKmh: number;
+  /** Seconds to the asked distance, and the speed there; null without one. */
+  readonly distance: { readonly seconds: number; readonly kmh: number } | null;
+  readonly shifts: number;
+  /** Speed every tenth of a second, m/s: what a chart shows. */
+  readonly speeds: readonly number[];
+}
+
+export interface RunUpOptions {
+  /** Further gears in order, each with its own pull; changed up where the next one pulls more. @default [] */
+  readonly upper?: readonly ((speedMs: number) => number)[];
+  /** Seconds without pull at each change of gear. @default 0 */
+  readonly shiftTimeS?: number;
+  /** A distance to be timed from rest, m. @default null */
+  readonly distanceM?: number | null;
 }
 
 const STEP_S = 0.05;
@@ -11,34 +25,65 @@ const LONGEST_S = 120;
 
 /**
  * Full-throttle run on the level from rest: fourth-order Runge–Kutta on m·k·dv/dt = pull(v) − resistance(v), step
- * 0.05 s, crossing times by linear interpolation inside a step. `pull` gives the force at the road, N, with every limit
- * already in it.
+ * 0.05 s, crossing times by linear interpolation inside a step, distance by Simpson's rule on the same steps. `pull`
+ * gives the force at the road, N, with every limit already in it. Ends at the last target, or when nothing changes.
  */
 export function accelerate(
   vehicle: RoadVehicle,
   pull: (speedMs: number) => number,
   targetsKmh: readonly number[],
+  { upper = [], shiftTimeS = 0, distanceM = null }: RunUpOptions = {},
 ): RunUp {
   const inertia = vehicle.massKg * vehicle.rotationFactor;
+  let now = pull;
+  let gear = 0;
+  let coastLeft = 0;
+  let shifts = 0;
   const slope = (v: number) => {
     const { tyresN, airN } = roadForces(vehicle, Math.max(v, 1e-9), 0);
-    return (pull(v) - tyresN - airN) / inertia;
+    return ((coastLeft > 0 ? 0 : now(v)) - tyresN - airN) / inertia;
   };
   const secondsTo = new Map<number, number | null>(targetsKmh.map((kmh) => [kmh, null]));
-  const last = Math.max(...targetsKmh) / 3.6;
+  const last = targetsKmh.length > 0 ? Math.max(...targetsKmh) / 3.6 : 0;
+  let distance: RunUp['distance'] = null;
+  const speeds = [0];
   let v = 0;
-  for (let step = 0; step * STEP_S < LONGEST_S && v < last; step++) {
+  let x = 0;
+  for (let step = 0; step * STEP_S < LONGEST_S; step++) {
+    if (v >= last && (distanceM === null || distance !== null)) break;
+    const next = upper[gear];
+    if (coastLeft <= 0 && next && v > 0 && next(v) > now(v)) {
+      now = next;
+      gear++;
+      shifts++;
+      coastLeft = shiftTimeS;
+    }
     const k1 = slope(v);
     const k2 = slope(v + (STEP_S / 2) * k1);
     const k3 = slope(v + (STEP_S / 2) * k2);
     const k4 = slope(v + STEP_S * k3);
-    const next = v + (STEP_S / 6) * (k1 + 2 * k2 + 2 * k3 + k4);
-    if (next - v < 1e-7) break;
+    const after = Math.max(0, v + (STEP_S / 6) * (k1 + 2 * k2 + 2 * k3 + k4));
+    const middle = v + (STEP_S / 4) * (k1 + k2);
+    const way = (STEP_S / 6) * (v + 4 * middle + after);
+    if (distanceM !== null && distance === null && x + way >= distanceM) {
+      const share = way > 0 ? (distanceM - x) / way : 0;
+      distance = { seconds: STEP_S * (step + share), kmh: (v + share * (after - v)) * 3.6 };
+    }
     for (const kmh of targetsKmh) {
       const target = kmh / 3.6;
-      if (v < target && next >= target) secondsTo.set(kmh, STEP_S * (step + (target - v) / (next - v)));
+      if (secondsTo.get(kmh) === null && v < target && after >= target)
+        secondsTo.set(kmh, STEP_S * (step + (target - v) / (after - v)));
     }
-    v = next;
+    const stuck = coastLeft <= 0 && after - v < 1e-7;
+    coastLeft -= STEP_S;
+    v = after;
+    x += way;
+    if (step % 2 === 1) speeds.push(v);
+    if (stuck) {
+      if (distanceM !== null && distance === null && v > 1e-3)
+        distance = { seconds: STEP_S * (step + 1) + (distanceM - x) / v, kmh: v * 3.6 };
+      break;
+    }
   }
-  return { secondsTo, endKmh: v * 3.6 };
+  return { secondsTo, endKmh: v * 3.6, distance, shifts, speeds };
 }

@@ -3,7 +3,7 @@ import type { RoadVehicle } from '../road/roadLoad.ts';
 import { accelerate } from './accelerate.ts';
 import { drivelineLoads } from './driveline.ts';
 import { steepestHeld, steepestStart, topSpeed } from './limits.ts';
-import { motorTorque } from './motor.ts';
+import { motorTorque } from './motorCurve.ts';
 import { kmhPer1000Rpm, motorPull, rpmAt } from './pull.ts';
 import { gripLimit, type Stance } from './traction.ts';
 

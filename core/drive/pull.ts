@@ -1,4 +1,4 @@
-import { type MotorLimits, motorTorque } from './motor.ts';
+import { type MotorLimits, motorTorque } from './motorCurve.ts';
 
 /** From motor shaft to road. */
 export interface Gearing {

@@ -8,7 +8,7 @@ import type { Slots } from './slots.ts';
 
 const sheetOf = (change: Partial<Slots> = {}) => createSheet(slots(change));
 const drive = (change: object, gear: number | null = null): Partial<Slots> => ({
-  drive: { unit: { ...DRIVE, sheet: { ...DRIVE.sheet, ...change } }, gear, torqueCapNm: null },
+  drive: { ...slots().drive, unit: { ...DRIVE, sheet: { ...DRIVE.sheet, ...change } }, gear },
 });
 const vehicle = (change: object): Partial<Slots> => ({ vehicle: { ...VEHICLE, variant: { ...VARIANT, ...change } } });
 
@@ -71,7 +71,7 @@ describe('driveline', () => {
   });
   test('a cap takes the load down in proportion', () => {
     const margin = (torqueCapNm: number | null) =>
-      sheetOf({ ...vehicle({ driveline: parts }), drive: { unit: DRIVE, gear: null, torqueCapNm } }).get(
+      sheetOf({ ...vehicle({ driveline: parts }), drive: { ...slots().drive, unit: DRIVE, torqueCapNm } }).get(
         FIGURES.drivelineMargin,
       ).value!;
     expect(margin(null)).toBeCloseTo(1800 / (150 * 9) - 1, 9);
@@ -91,10 +91,11 @@ describe('power and voltage', () => {
     const amps = (216 - sag) / 0.036;
     expect(sag * amps).toBeCloseTo(60_000 / 0.9, 3);
     const weak = { ...MODULE, sheet: { ...MODULE.sheet, peakA: 100 } };
-    expect(sheetOf({ pack: { ...slots().pack, module: weak } }).get(FIGURES.packSagVoltage).value).toBeCloseTo(
-      216 - 100 * 0.036,
-      9,
-    );
+    expect(
+      sheetOf({ pack: { ...slots().pack, boxes: slots().pack.boxes.map((box) => ({ ...box, module: weak })) } }).get(
+        FIGURES.packSagVoltage,
+      ).value,
+    ).toBeCloseTo(216 - 100 * 0.036, 9);
   });
 });
 
@@ -116,7 +117,8 @@ describe('charging', () => {
 
 describe('range', () => {
   test('range times consumption is the usable energy, on every use', () => {
-    const sheet = sheetOf();
+    // With regeneration allowed from the full pack on there is no dearer first part.
+    const sheet = sheetOf({ drive: { ...slots().drive, regenCeiling: 1 } });
     for (const [range, use] of [
       ['rangeRound', 'consumptionRound'],
       ['rangeCycle', 'consumptionCycle'],

@@ -29,14 +29,24 @@ export interface FigureSheet {
   computed(): number;
 }
 
+export interface SheetOptions {
+  /**
+   * How a changed slot is recognised: by its content, or only by being another object. The latter suits a caller that
+   * keeps unchanged slots as they are (the search). @default 'content'
+   */
+  readonly compare?: 'content' | 'identity';
+}
+
 /**
  * Evaluates entries on demand and remembers them. After `update` with new inputs, an entry is computed again only if
  * a slot it reads, a vehicle figure it used, or a needed result changed; unchanged slots are recognised by content.
  */
-export function createSheet(first: Slots): FigureSheet & { update(next: Slots): void } {
+export function createSheet(
+  first: Slots,
+  { compare = 'content' }: SheetOptions = {},
+): FigureSheet & { update(next: Slots): void } {
   let slots = first;
-  let texts = slotTexts(first);
-  let kept = new Map<Entry<unknown>, Kept>();
+  const kept = new Map<Entry<unknown>, Kept>();
   let fresh = new Map<Entry<unknown>, Result<unknown>>();
   let count = 0;
 
@@ -44,7 +54,9 @@ export function createSheet(first: Slots): FigureSheet & { update(next: Slots): 
     const key = entry as Entry<unknown>;
     const done = fresh.get(key);
     if (done) return done as Result<V>;
-    const needs = Object.values(entry.needs).map((need) => get(need as Entry<unknown>));
+    const needs: Result<unknown>[] = [];
+    for (const name in entry.needs) needs.push(get(entry.needs[name] as Entry<unknown>));
+    for (const name in entry.maybe) needs.push(get(entry.maybe[name] as Entry<unknown>));
     const readSlots = entry.reads.map((name) => slots[name]);
     const before = kept.get(key);
     if (before && same(before.slots, readSlots) && same(before.needs, needs) && vehicleSame(before.vehicle, slots)) {
@@ -66,16 +78,15 @@ export function createSheet(first: Slots): FigureSheet & { update(next: Slots): 
     get,
     computed: () => count,
     update(next) {
-      const nextTexts = slotTexts(next);
       const merged = { ...next };
-      for (const name of Object.keys(next) as (keyof Slots)[]) {
-        if (nextTexts[name] === texts[name]) Object.assign(merged, { [name]: slots[name] });
+      const names = Object.keys(next) as (keyof Slots)[];
+      for (const name of names) {
+        if (compare === 'content' && slotSame(name, slots[name], next[name]))
+          Object.assign(merged, { [name]: slots[name] });
       }
-      if ((Object.keys(next) as (keyof Slots)[]).every((name) => merged[name] === slots[name])) return;
+      if (names.every((name) => merged[name] === slots[name])) return;
       slots = merged;
-      texts = nextTexts;
       fresh = new Map();
-      kept = new Map(kept);
       count = 0;
     },
   };
@@ -89,12 +100,14 @@ function computeEntry<V>(
 ): Result<V> {
   const unmeasured = new Set<VehicleFigureId>();
   for (const need of needs) for (const id of need.unmeasured) unmeasured.add(id);
-  const lacking = needs.find((need) => need.value === null);
+  const names = [...Object.keys(entry.needs), ...Object.keys(entry.maybe)];
+  const must = names.length - Object.keys(entry.maybe).length;
+  const lacking = needs.find((need, i) => i < must && need.value === null);
   let answer: Answer<V> | Missing;
   if (lacking) {
     answer = { missing: lacking.reason ?? 'noVehicle' };
   } else {
-    const values = Object.fromEntries(Object.keys(entry.needs).map((name, i) => [name, needs[i]!.value]));
+    const values = Object.fromEntries(names.map((name, i) => [name, needs[i]!.value]));
     answer = entry.compute(values, slots, (id) => {
       const sourced = slots.vehicle.figures[id];
       used.set(id, sourced);
@@ -122,9 +135,10 @@ function vehicleSame(before: ReadonlyMap<VehicleFigureId, unknown>, slots: Slots
   return true;
 }
 
-function slotTexts(slots: Slots): Record<keyof Slots, string> {
-  return Object.fromEntries(Object.entries(slots).map(([name, slot]) => [name, JSON.stringify(slot)])) as Record<
-    keyof Slots,
-    string
-  >;
+/** Big slots that are made once and never rebuilt: the same object or another one, nothing in between. */
+const BY_IDENTITY: ReadonlySet<keyof Slots> = new Set(['route', 'shelf']);
+
+/** Whether a slot still says the same. Compared as text, since slots are rebuilt by every change of a design. */
+function slotSame(name: keyof Slots, before: unknown, after: unknown): boolean {
+  return before === after || (!BY_IDENTITY.has(name) && JSON.stringify(before) === JSON.stringify(after));
 }

@@ -7,6 +7,9 @@ export type MissingReason =
   | 'noVehicle'
   | 'noModule'
   | 'noModules'
+  | 'boxUneven'
+  | 'secondPackEmpty'
+  | 'packsDiffer'
   | 'unequalStrings'
   | 'boxTooFull'
   | 'noDrive'
@@ -19,7 +22,18 @@ export type MissingReason =
   | 'noKit'
   | 'noPrices'
   | 'noStages'
-  | 'notInWindow';
+  | 'notInWindow'
+  | 'noRoute'
+  | 'noDcInlet'
+  | 'noDcPost'
+  | 'noCradle'
+  | 'mountsInLine'
+  | 'noGearbox'
+  | 'noCableFits'
+  | 'noFuseFits'
+  | 'noLvBattery'
+  | 'noStock'
+  | 'neverWarm';
 
 /** One quantity in a working, in its base unit. */
 export interface Term {
@@ -51,6 +65,7 @@ export type SlotName = keyof Slots;
 /** What is asked of other entries: a name for the formula's use → the entry. */
 // biome-ignore lint/suspicious/noExplicitAny: entries of any value type may be needed; the mapped type below restores them
 export type Needs = Record<string, Entry<any>>;
+export type MaybeValues<N extends Needs> = { readonly [K in keyof N]: N[K] extends Entry<infer V> ? V | null : never };
 export type NeedValues<N extends Needs> = { readonly [K in keyof N]: N[K] extends Entry<infer V> ? V : never };
 
 /**
@@ -62,27 +77,37 @@ export interface Entry<V> {
   readonly id: string;
   readonly kind: QuantityKind | null;
   readonly needs: Needs;
+  /** Entries it can do without: null where they have no value. */
+  readonly maybe: Needs;
   readonly reads: readonly SlotName[];
   readonly compute: (needs: Record<string, unknown>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
 }
 
-interface Definition<N extends Needs, V> {
+interface Definition<N extends Needs, M extends Needs, V> {
   readonly id: string;
   readonly needs?: N;
+  readonly maybe?: M;
   readonly reads?: readonly SlotName[];
-  readonly compute: (needs: NeedValues<N>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
+  readonly compute: (needs: NeedValues<N> & MaybeValues<M>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
 }
 
+const NOTHING = { needs: {}, maybe: {}, reads: [] };
+
 /** A number the product shows. */
-export function figure<N extends Needs>(
-  definition: Definition<N, number> & { readonly kind: QuantityKind },
+export function figure<N extends Needs = Record<never, never>, M extends Needs = Record<never, never>>(
+  definition: Definition<N, M, number> & { readonly kind: QuantityKind },
 ): Entry<number> {
-  return { needs: {}, reads: [], ...definition } as unknown as Entry<number>;
+  return { ...NOTHING, ...definition } as unknown as Entry<number>;
 }
 
 /** A step on the way with a value of any shape, computed once and read by several figures. */
-export function step<V, N extends Needs = Record<never, never>>(definition: Definition<N, V>): Entry<V> {
-  return { kind: null, needs: {}, reads: [], ...definition } as unknown as Entry<V>;
+export function step<V, N extends Needs = Record<never, never>, M extends Needs = Record<never, never>>(
+  definition: Definition<N, M, V>,
+): Entry<V> {
+  return { kind: null, ...NOTHING, ...definition } as unknown as Entry<V>;
 }
 
 export const missing = (reason: MissingReason): Missing => ({ missing: reason });
+
+/** The answer of a step: a value nobody is shown, with where it is from. */
+export const stepAnswer = <V>(value: V, source: string): Answer<V> => ({ value, formula: '', terms: [], source });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { MODULE, slots, VEHICLE } from '../testing/wren.ts';
+import { DRIVE, inStrings, MODULE, slots, VEHICLE, withoutModule } from '../testing/wren.ts';
 import { createSheet } from './evaluate.ts';
 import { figure } from './figure.ts';
 import { FIGURE_IDS, FIGURES } from './index.ts';
@@ -10,8 +10,12 @@ const value = (change: Parameters<typeof slots>[0], id: keyof typeof FIGURES) =>
 
 describe('the catalogue', () => {
   test('every figure of a whole design has a value, a formula, a source, and no NaN', () => {
-    const sheet = createSheet(slots());
+    const single = createSheet(slots());
+    const gearbox = { ...DRIVE, sheet: { ...DRIVE.sheet, output: 'gearboxInput' as const, ownRatio: 1 } };
+    const shifted = createSheet(slots({ drive: { ...slots().drive, unit: gearbox, gear: 2, shifting: true } }));
     for (const id of FIGURE_IDS) {
+      const sheet = id === 'gearTown' || id === 'gearOpenRoad' ? shifted : single;
+      expect(shifted.get(FIGURES[id]).reason, id).toBeNull();
       const result = sheet.get(FIGURES[id]);
       expect(result.reason, id).toBeNull();
       expect(Number.isFinite(result.value), id).toBe(true);
@@ -25,9 +29,9 @@ describe('the catalogue', () => {
   test('without module, drive or charger they say what is missing', () => {
     const bare = createSheet(
       slots({
-        pack: { ...slots().pack, module: null },
-        drive: { unit: null, gear: null, torqueCapNm: null },
-        charge: { charger: null, inletAmps: null },
+        pack: withoutModule(),
+        drive: { ...slots().drive, unit: null },
+        charge: { ...slots().charge, charger: null },
       }),
     );
     expect(bare.get(FIGURES.packEnergy).reason).toBe('noModule');
@@ -55,7 +59,8 @@ describe('evaluation', () => {
     const mass = sheet.get(FIGURES.frontAxleNow);
     sheet.update(slots({ charge: { ...slots().charge, inletAmps: 10 } }));
     for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
-    expect(sheet.computed()).toBe(3);
+    // The charger's own figures, the fuses of its branch, and the year's cost: nothing about range, weight or drive.
+    expect(sheet.computed()).toBe(16);
     expect(sheet.get(FIGURES.frontAxleNow)).toBe(mass);
   });
   test('inputs of the same content change nothing', () => {
@@ -88,7 +93,7 @@ describe('evaluation', () => {
         for (const { payloadKg, strings, torqueCapNm, newHoles } of changes) {
           const next = slots({
             use: { ...slots().use, payloadKg },
-            pack: { ...slots().pack, strings },
+            pack: inStrings(strings),
             drive: { ...slots().drive, torqueCapNm },
             kit: { newHoles },
           });
@@ -154,7 +159,7 @@ describe('figures of the van', () => {
     expect(value({ work: { ...slots().work, latestPartDay: 20_010 } }, 'readyDate')).toBe(20_013);
   });
   test('two strings halve the voltage and keep the energy', () => {
-    const pack = { ...slots().pack, strings: 2 };
+    const pack = inStrings(2);
     expect(value({ pack }, 'packVoltageFull')).toBeCloseTo((302.4 as number) / 2, 9);
     expect(value({ pack }, 'packEnergy')).toBe(26_400);
     expect(MODULE.sheet.nominalV).toBe(22);

@@ -1,4 +1,12 @@
 import {
+  frontAxleChange,
+  frontAxleMargin,
+  grossMargin,
+  rearAxleChange,
+  rearAxleMargin,
+  rightShare,
+} from './balance/changes.ts';
+import {
   addedMass,
   frontAxleLaden,
   frontAxleNow,
@@ -11,24 +19,63 @@ import {
 } from './balance/masses.ts';
 import { chargePower } from './charge/chargePower.ts';
 import { chargeTime, chargeTime20to80 } from './charge/chargeTime.ts';
+import { co2SavedYear, energyCostYear, fuelCostYear, savingYear } from './charge/cost.ts';
+import { dcHeat, dcPowerMost, dcTime10to80 } from './charge/dc.ts';
+import { fullAt } from './charge/supplies.ts';
 import { drivelineMargin } from './drive/drivelineMargin.ts';
 import { drivePower } from './drive/drivePower.ts';
+import { gearOpenRoad, gearTown } from './drive/gearAdvice.ts';
 import { hillStart } from './drive/hillStart.ts';
+import { gradeHeld50 } from './drive/hills.ts';
+import { mountMargin } from './drive/mountMargin.ts';
+import { capCost, protectiveCap } from './drive/protectiveCap.ts';
 import { speedPer1000Rpm } from './drive/speedPer1000Rpm.ts';
-import { time0to20, time0to50, time0to100 } from './drive/timeTo.ts';
+import { time0to20, time0to50, time0to60mph, time0to100, timeQuarterMile } from './drive/timeTo.ts';
 import { topSpeed } from './drive/topSpeed.ts';
 import { totalRatio } from './drive/totalRatio.ts';
+import { cableBend, cableDrop, cableSection } from './electric/cable.ts';
+import { fuseBreaking, mainFuse } from './electric/fuses.ts';
+import { converterNeed, lvBatteryTime, lvDay, lvNight, lvWorst } from './electric/lowVoltage.ts';
+import {
+  prechargeEnergy,
+  prechargePeak,
+  prechargeResistor,
+  prechargeTime,
+  prechargeTimeOut,
+} from './electric/precharge.ts';
 import type { Entry } from './figure.ts';
+import { heatCost, heaterHold, heaterWarmUp, seatsCost } from './heat/cabin.ts';
+import { driveFlow, driveHeatMean, driveHeatWorst, packFlow, packHeat, packRise } from './heat/cooling.ts';
 import { bmsSatellites } from './pack/bmsSatellites.ts';
-import { packEnergy } from './pack/packEnergy.ts';
+import { boxClearance } from './pack/boxClearance.ts';
+import { packCapacity, packContinuous, packEnergy, packIdle, packResistance } from './pack/packEnergy.ts';
 import { packMass } from './pack/packMass.ts';
 import { packModules } from './pack/packModules.ts';
 import { packPower } from './pack/packPower.ts';
 import { packSagVoltage } from './pack/packSagVoltage.ts';
 import { packUsable } from './pack/packUsable.ts';
 import { packVoltageEmpty, packVoltageFull, packVoltageNominal } from './pack/packVoltages.ts';
-import { consumptionConstant, consumptionCycle, consumptionRound } from './road/consumption.ts';
-import { rangeConstant, rangeCycle, rangeRound } from './road/range.ts';
+import { consumptionConstant, consumptionCycle, consumptionRound, consumptionRoute } from './road/consumption.ts';
+import { meanCurrent, peak30sCurrent, recoveredShare, rmsCurrent } from './road/currents.ts';
+import {
+  rangeConstant,
+  rangeConstantAged,
+  rangeConstantAgedFrost,
+  rangeConstantFrost,
+  rangeCycle,
+  rangeCycleAged,
+  rangeCycleAgedFrost,
+  rangeCycleFrost,
+  rangeRound,
+  rangeRoundAged,
+  rangeRoundAgedFrost,
+  rangeRoundFrost,
+  rangeRoute,
+  rangeRouteAged,
+  rangeRouteAgedFrost,
+  rangeRouteFrost,
+} from './road/range.ts';
+import { leadTime } from './work/leadTime.ts';
 import { newHoles } from './work/newHoles.ts';
 import { jobPrice, partsPrice } from './work/price.ts';
 import { readyDate } from './work/readyDate.ts';
@@ -41,10 +88,15 @@ export const FIGURES = {
   packVoltageFull,
   packSagVoltage,
   packEnergy,
+  packCapacity,
+  packIdle,
+  packResistance,
   packUsable,
   packPower,
+  packContinuous,
   packMass,
   bmsSatellites,
+  boxClearance,
   addedMass,
   unladenMass,
   grossMassNow,
@@ -52,29 +104,95 @@ export const FIGURES = {
   rearAxleNow,
   frontAxleLaden,
   rearAxleLaden,
+  frontAxleMargin,
+  rearAxleMargin,
+  grossMargin,
   frontShare,
   frontShareBefore,
+  frontAxleChange,
+  rearAxleChange,
+  rightShare,
   totalRatio,
   speedPer1000Rpm,
+  gearTown,
+  gearOpenRoad,
   drivePower,
   topSpeed,
   time0to20,
   time0to50,
+  time0to60mph,
   time0to100,
+  timeQuarterMile,
   hillStart,
+  gradeHeld50,
   drivelineMargin,
+  protectiveCap,
+  capCost,
+  mountMargin,
   consumptionConstant,
   rangeConstant,
+  rangeConstantFrost,
+  rangeConstantAged,
+  rangeConstantAgedFrost,
   consumptionCycle,
   rangeCycle,
+  rangeCycleFrost,
+  rangeCycleAged,
+  rangeCycleAgedFrost,
   consumptionRound,
   rangeRound,
+  rangeRoundFrost,
+  rangeRoundAged,
+  rangeRoundAgedFrost,
+  consumptionRoute,
+  rangeRoute,
+  rangeRouteFrost,
+  rangeRouteAged,
+  rangeRouteAgedFrost,
+  meanCurrent,
+  rmsCurrent,
+  peak30sCurrent,
+  recoveredShare,
   chargePower,
   chargeTime,
   chargeTime20to80,
+  fullAt,
+  dcPowerMost,
+  dcTime10to80,
+  dcHeat,
+  energyCostYear,
+  fuelCostYear,
+  savingYear,
+  co2SavedYear,
+  prechargeResistor,
+  prechargeTime,
+  prechargeEnergy,
+  prechargePeak,
+  prechargeTimeOut,
+  cableSection,
+  cableDrop,
+  cableBend,
+  mainFuse,
+  fuseBreaking,
+  lvDay,
+  lvNight,
+  lvWorst,
+  converterNeed,
+  lvBatteryTime,
+  driveHeatMean,
+  driveHeatWorst,
+  driveFlow,
+  packHeat,
+  packRise,
+  packFlow,
+  heaterHold,
+  heaterWarmUp,
+  heatCost,
+  seatsCost,
   partsPrice,
   jobPrice,
   readyDate,
+  leadTime,
   newHoles,
 } satisfies Record<string, Entry<number>>;
 

@@ -1,7 +1,11 @@
 import type { MassItem } from '../balance/axleLoads.ts';
 import type { Supply } from '../charge/acPower.ts';
+import type { CostInputs } from '../charge/runningCost.ts';
 import type { ComponentOf } from '../component/sheets.ts';
+import type { DriveChoice, ElectricChoice } from '../design/inputs.ts';
 import type { Size } from '../pack/arrange.ts';
+import type { PackWiring } from '../pack/compose.ts';
+import type { Route } from '../road/route.ts';
 import type { StatedRound } from '../road/statedRound.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { Bay } from '../vehicle/variant.ts';
@@ -10,6 +14,11 @@ import type { Bay } from '../vehicle/variant.ts';
 export interface PlacedBox {
   readonly bay: Bay;
   readonly modules: number;
+  /** What is in it; null while no module is chosen. */
+  readonly module: ComponentOf<'module'> | null;
+  /** Modules in parallel inside the box. */
+  readonly parallel: number;
+  readonly pack: 1 | 2;
   /** Outside; null when this many modules do not go into the bay. */
   readonly outer: Size | null;
   /** Most modules of this kind the bay could take. */
@@ -18,6 +27,11 @@ export interface PlacedBox {
   readonly xMm: number;
   readonly yMm: number;
   readonly zMm: number;
+}
+
+/** A supply the client can plug in at, by the name he gives it. */
+export interface NamedSupply extends Supply {
+  readonly name: string;
 }
 
 /** How the client will use the vehicle; one for all designs of a job, so that they compare. */
@@ -30,7 +44,28 @@ export interface VehicleUse {
   readonly headwindMs: number;
   readonly auxiliaryW: number;
   readonly heaterW: number;
+  /** Heated seats, W. @default 0 */
+  readonly seatsW?: number;
   readonly supply: Supply;
+  /** Further supplies the client has. @default [] */
+  readonly otherSupplies?: readonly NamedSupply[];
+  /** What a rapid charging post nearby gives, W; null: none. @default null */
+  readonly dcPostW?: number | null;
+  /** Hour of the day at which the vehicle comes home empty. @default 18 */
+  readonly homeAtH?: number;
+  /** @default USUAL_COST */
+  readonly cost?: CostInputs;
+}
+
+/** Components that a panel may name to be fitted, whether or not the design has them. */
+export interface Shelf {
+  readonly cables: readonly ComponentOf<'cable'>[];
+  readonly fuses: readonly ComponentOf<'fuse'>[];
+  readonly resistors: readonly ComponentOf<'resistor'>[];
+  readonly radiators: readonly ComponentOf<'radiator'>[];
+  readonly pumps: readonly ComponentOf<'coolantPump'>[];
+  readonly heaters: readonly ComponentOf<'heater'>[];
+  readonly converters: readonly ComponentOf<'dcdc'>[];
 }
 
 /** The inputs of one design, in slots: an entry that reads one slot is left alone when another changes. */
@@ -38,14 +73,17 @@ export interface Slots {
   readonly vehicle: VehicleState;
   readonly pack: {
     readonly module: ComponentOf<'module'> | null;
-    readonly strings: number;
+    readonly measuredAh: number | null;
+    readonly wiring: PackWiring;
     readonly boxes: readonly PlacedBox[];
     readonly satelliteChannels: number;
     /** Usable share of the pack's energy, 0..1. */
     readonly usableShare: number;
+    readonly cooling: 'air' | 'liquid';
   };
-  readonly drive: {
+  readonly drive: DriveChoice & {
     readonly unit: ComponentOf<'drive'> | null;
+    readonly inverter: ComponentOf<'inverter'> | null;
     /** Gear left engaged, 1-based; null with a single reduction. */
     readonly gear: number | null;
     /** Software limits; null for none. */
@@ -54,13 +92,27 @@ export interface Slots {
   readonly charge: {
     readonly charger: ComponentOf<'charger'> | ComponentOf<'combinedUnit'> | null;
     readonly inletAmps: number | null;
+    /** The inlet has DC contacts. */
+    readonly inletDc: boolean;
+    readonly dcMaxW: number | null;
+  };
+  readonly electric: ElectricChoice & {
+    readonly heater: ComponentOf<'heater'> | null;
+    readonly converter: ComponentOf<'dcdc'> | ComponentOf<'combinedUnit'> | null;
+    readonly lvBattery: ComponentOf<'lvBattery'> | null;
+    /** Mounting points the design's cradle picks up, by name. */
+    readonly cradlePoints: readonly string[];
   };
   readonly use: VehicleUse;
+  readonly route: Route | null;
+  readonly shelf: Shelf;
   /** Everything added besides the battery boxes. */
   readonly added: readonly MassItem[];
   readonly kit: { readonly newHoles: number | null };
   readonly work: {
     readonly partsCents: number | null;
+    /** Longest lead time of what the design names and the stores do not have, days. */
+    readonly leadDays: number | null;
     readonly labourHours: number | null;
     readonly rateCents: number;
     readonly todayDay: number;
@@ -71,3 +123,6 @@ export interface Slots {
     readonly hoursPerDay: number;
   };
 }
+
+/** What a bench knows about the work from outside the design. */
+export type WorkOutside = Omit<Slots['work'], 'partsCents' | 'leadDays'>;

@@ -1,6 +1,6 @@
 import { type Library, resolveDesign } from '../design/resolve.ts';
 import { createSheet } from '../figures/evaluate.ts';
-import type { Slots, VehicleUse } from '../figures/slots.ts';
+import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
 import { type CoverChoice, type KitRevision, kitDesign, kitHours, kitParts } from '../kit/kit.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { type CoverLine, coverOf } from './cover.ts';
@@ -14,7 +14,7 @@ export interface FitInput {
   readonly library: Library;
   readonly vehicle: VehicleState;
   readonly use: VehicleUse;
-  readonly work: Omit<Slots['work'], 'partsCents' | 'labourHours'>;
+  readonly work: Omit<WorkOutside, 'labourHours'>;
   /** Choices of this job about functions; they win over the kit's. */
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly reversibleFirm: boolean;

@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { createSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
-import { slots } from '../testing/wren.ts';
+import { slots, withoutModule } from '../testing/wren.ts';
 import { CHECK_GROUPS, judgeCheck } from './check.ts';
 import { CHECKS, checkById } from './index.ts';
 
 const sheet = createSheet(slots());
-const bare = createSheet(slots({ pack: { ...slots().pack, module: null } }));
+const bare = createSheet(slots({ pack: withoutModule() }));
 
 describe('the catalogue of checks', () => {
   test('has at least ten, with ids of their own, known groups, and how to do them', () => {

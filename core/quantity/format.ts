@@ -42,6 +42,14 @@ export function formatHours(hours: number): string {
   return `${Math.floor(minutes / 60)}${SPACE}h${SPACE}${String(minutes % 60).padStart(2, '0')}`;
 }
 
+/** Hours since midnight → "07:40", "06:10 next day", "12:00, 2 days on". Rounded to the minute. */
+export function formatClock(hours: number): string {
+  const minutes = Math.round(hours * 60);
+  const day = Math.floor(minutes / 1440);
+  const at = `${String(Math.floor((minutes % 1440) / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+  return day === 0 ? at : day === 1 ? `${at} next day` : `${at}, ${day} days on`;
+}
+
 export interface FormatOptions {
   /** Decimals, when the kind's own do not suit. */
   readonly digits?: number;
@@ -56,6 +64,7 @@ export interface FormatOptions {
 export function formatQuantity(base: number, kind: QuantityKind, set: UnitSet, options: FormatOptions = {}): string {
   if (!Number.isFinite(base)) return '–';
   if (kind === 'date') return formatDay(base);
+  if (kind === 'clock') return formatClock(base);
   const unit = unitOf(kind, set);
   const shown = toShown(base, kind, set);
   const number = formatNumber(shown, options.digits ?? unit.digits);

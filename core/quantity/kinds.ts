@@ -30,6 +30,17 @@ export const BASE_UNIT = {
   coefficient: '1',
   density: 'kg/m³',
   acceleration: 'm/s²',
+  electricPower: 'W',
+  watts: 'W',
+  charge: 'Ah',
+  ohms: 'Ω',
+  capacitance: 'µF',
+  pulse: 'J',
+  flow: 'l/min',
+  section: 'mm²',
+  clock: 'hours since midnight',
+  days: 'days',
+  height: 'm',
 } as const;
 
 export type QuantityKind = keyof typeof BASE_UNIT;

@@ -52,6 +52,17 @@ const METRIC: Record<QuantityKind, Unit> = {
   coefficient: { symbol: '', factor: 1, digits: 3 },
   density: { symbol: 'kg/m³', factor: 1, digits: 3 },
   acceleration: { symbol: 'm/s²', factor: 1, digits: 2 },
+  electricPower: { symbol: 'kW', factor: 1 / 1000, digits: 1 },
+  watts: { symbol: 'W', factor: 1, digits: 0 },
+  charge: { symbol: 'Ah', factor: 1, digits: 0 },
+  ohms: { symbol: 'Ω', factor: 1, digits: 0 },
+  capacitance: { symbol: 'µF', factor: 1, digits: 0 },
+  pulse: { symbol: 'J', factor: 1, digits: 0 },
+  flow: { symbol: 'l/min', factor: 1, digits: 1 },
+  section: { symbol: 'mm²', factor: 1, digits: 0 },
+  clock: { symbol: '', factor: 1, digits: 2 },
+  days: { symbol: 'd', factor: 1, digits: 0 },
+  height: { symbol: 'm', factor: 1, digits: 0 },
 };
 
 const UK: Partial<Record<QuantityKind, Unit>> = {

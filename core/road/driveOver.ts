@@ -1,3 +1,4 @@
+import { type EfficiencyMap, etaReader, mapEta } from '../drive/efficiency.ts';
 import { type RoadVehicle, roadForces } from './roadLoad.ts';
 import { type Trace, traceDistanceM } from './trace.ts';
 
@@ -5,8 +6,10 @@ import { type Trace, traceDistanceM } from './trace.ts';
 export interface DriveLine {
   /** Gears and joints between motor and wheel, 0..1. */
   readonly gearEfficiency: number;
-  /** Motor and inverter, 0..1. */
+  /** Motor and inverter, 0..1; what holds where there is no map. */
   readonly motorEfficiency: number;
+  /** Efficiency over speed and torque, with what turns road speed (m/s) and wheel force (N) into them. @default null */
+  readonly map?: { readonly map: EfficiencyMap; readonly rpmPerMs: number; readonly nmPerN: number } | null;
   /** Most battery power the drive may take, W. */
   readonly maxPowerW: number;
   /** Most power it may put back, W; 0 switches regeneration off. */
@@ -33,9 +36,15 @@ export interface UseResult {
   readonly rmsPowerW: number;
   /** Highest mean over any 30 s, W. */
   readonly peak30sPowerW: number;
+  /** Highest mean loss of the drive over any 10 min (or the whole use, if shorter), W. */
+  readonly worstLossW: number;
   /** Seconds in which the drive could not give what the trace asked. */
   readonly shortS: number;
+  /** Battery power second by second, W. */
+  readonly powersW: Float64Array;
 }
+
+const WORST_LOSS_S = 600;
 
 /**
  * Drives the trace second by second with mid-point speeds: wheel force = road forces + m·k·Δv; battery power =
@@ -44,11 +53,13 @@ export interface UseResult {
  */
 export function driveOver(trace: Trace, vehicle: RoadVehicle, drive: DriveLine): UseResult {
   const { speedMs, grade } = trace;
-  const n = speedMs.length - 1;
-  const eta = drive.gearEfficiency * drive.motorEfficiency;
+  const n = Math.max(0, speedMs.length - 1);
+  const { gearEfficiency, motorEfficiency, auxiliaryW, regenShare, regenPowerW, maxPowerW, map = null } = drive;
   const inertia = vehicle.massKg * vehicle.rotationFactor;
-  const maxWheelW = drive.maxPowerW * eta;
-  const powers = new Float64Array(Math.max(n, 0));
+  const powersW = new Float64Array(n);
+  const lossesW = new Float64Array(n);
+  const etaAt = map ? etaReader(map.map) : null;
+  let eta = gearEfficiency * motorEfficiency;
   let air = 0;
   let tyres = 0;
   let hills = 0;
@@ -68,28 +79,38 @@ export function driveOver(trace: Trace, vehicle: RoadVehicle, drive: DriveLine):
     const hillW = forces.hillN * v;
     const inertiaW = inertia * (v1 - v0) * v;
     let wheelW = airW + tyresW + hillW + inertiaW;
-    let batteryW = drive.auxiliaryW;
+    let batteryW = auxiliaryW;
+    let lossW = 0;
+    if (map && etaAt && v > 0) {
+      // Braking reaches the shaft through the motor's share only.
+      const share = wheelW >= 0 ? 1 : regenShare;
+      eta = gearEfficiency * etaAt(v * map.rpmPerMs, ((wheelW * share) / v) * map.nmPerN);
+    }
     if (wheelW >= 0) {
-      if (wheelW > maxWheelW) {
+      const most = maxPowerW * eta;
+      if (wheelW > most) {
         short++;
-        wheelW = maxWheelW;
+        hills -= wheelW - most;
+        wheelW = most;
       }
+      lossW = wheelW / eta - wheelW;
       batteryW += wheelW / eta;
-      loss += wheelW / eta - wheelW;
     } else {
-      const throughMotor = Math.min(-wheelW * drive.regenShare, drive.regenPowerW / eta);
+      const throughMotor = Math.min(-wheelW * regenShare, regenPowerW / eta);
       const back = throughMotor * eta;
       batteryW -= back;
       recovered += back;
-      loss += throughMotor - back;
+      lossW = throughMotor - back;
       brakes += -wheelW - throughMotor;
     }
     air += airW;
     tyres += tyresW;
-    hills += hillW + inertiaW - (airW + tyresW + hillW + inertiaW - wheelW);
+    hills += hillW + inertiaW;
+    loss += lossW;
     battery += batteryW;
     square += batteryW * batteryW;
-    powers[i] = batteryW;
+    powersW[i] = batteryW;
+    lossesW[i] = lossW;
   }
   const hour = 3600;
   return {
@@ -101,12 +122,14 @@ export function driveOver(trace: Trace, vehicle: RoadVehicle, drive: DriveLine):
     brakesWh: brakes / hour,
     hillsWh: hills / hour,
     driveLossWh: loss / hour,
-    auxiliaryWh: (drive.auxiliaryW * n) / hour,
+    auxiliaryWh: (auxiliaryW * n) / hour,
     recoveredWh: recovered / hour,
     meanPowerW: n > 0 ? battery / n : 0,
     rmsPowerW: n > 0 ? Math.sqrt(square / n) : 0,
-    peak30sPowerW: peakMean(powers, 30),
+    peak30sPowerW: peakMean(powersW, 30),
+    worstLossW: peakMean(lossesW, WORST_LOSS_S),
     shortS: short,
+    powersW,
   };
 }
 
@@ -127,6 +150,8 @@ function peakMean(powers: Float64Array, window: number): number {
 export function steadyBatteryPower(vehicle: RoadVehicle, drive: DriveLine, speedKmh: number, grade: number): number {
   const v = speedKmh / 3.6;
   const { airN, tyresN, hillN } = roadForces(vehicle, v, grade);
-  const wheel = Math.max(0, (airN + tyresN + hillN) * v);
-  return wheel / (drive.gearEfficiency * drive.motorEfficiency) + drive.auxiliaryW;
+  const force = Math.max(0, airN + tyresN + hillN);
+  const { map = null } = drive;
+  const motor = map && v > 0 ? mapEta(map.map, v * map.rpmPerMs, force * map.nmPerN) : drive.motorEfficiency;
+  return (force * v) / (drive.gearEfficiency * motor) + drive.auxiliaryW;
 }

@@ -1,8 +1,11 @@
 import type { ComponentOf, DriveSheet, ModuleSheet } from '../component/sheets.ts';
+import { DRIVE_DEFAULTS, ELECTRIC_DEFAULTS } from '../design/inputs.ts';
 import type { Slots } from '../figures/slots.ts';
 import { fromLibrary } from '../quantity/sourced.ts';
+import { routeFrom } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { Bay, Variant } from '../vehicle/variant.ts';
+import { LV_BATTERY, PART, SHELF } from './shelf.ts';
 
 /** Valid inputs for tests in one line each: a small made-up van with round numbers. */
 export const BAY: Bay = {
@@ -71,6 +74,7 @@ export const VARIANT: Variant = {
   ],
   mountingPoints: [
     { name: 'lower', xMm: 300, yMm: 200, zMm: 300, thread: 'M12', usedFor: 'engine', loadN: 8000, source: 'drawing' },
+    { name: 'steady', xMm: -50, yMm: 0, zMm: 600, thread: 'M12', usedFor: 'engine', loadN: 9000, source: 'drawing' },
   ],
   bays: [BAY, { ...BAY, name: 'front', xMm: -100 }],
   passThroughs: [],
@@ -89,9 +93,8 @@ const MODULE_SHEET: ModuleSheet = {
   resistanceOhm: 0.003,
   channels: 6,
 };
-const part = { supplier: 'S', priceCents: 30_000, leadDays: 10, covers: [], highVoltage: true };
 export const MODULE: ComponentOf<'module'> = {
-  ...part,
+  ...PART,
   id: 'module-t',
   kind: 'module',
   name: 'Module T',
@@ -119,7 +122,7 @@ const DRIVE_SHEET: DriveSheet = {
   boltPattern: '',
 };
 export const DRIVE: ComponentOf<'drive'> = {
-  ...part,
+  ...PART,
   id: 'drive-t',
   kind: 'drive',
   name: 'Drive T',
@@ -130,7 +133,7 @@ export const DRIVE: ComponentOf<'drive'> = {
   sheet: DRIVE_SHEET,
 };
 export const CHARGER: ComponentOf<'charger'> = {
-  ...part,
+  ...PART,
   id: 'charger-t',
   kind: 'charger',
   name: 'Charger T',
@@ -141,6 +144,21 @@ export const CHARGER: ComponentOf<'charger'> = {
   sheet: { powerW: 3300, minV: 150, maxV: 420, phases: 1, maxAmps: 16, efficiency: 0.9 },
 };
 
+/** Two kilometres in three minutes over a hill of twenty metres, a point every ten seconds. */
+export const ROUTE = (() => {
+  const n = 19;
+  const each = (read: (i: number) => number) => Float64Array.from({ length: n }, (_, i) => read(i));
+  const route = routeFrom({
+    name: 'over the hill',
+    lat: each((i) => 40 + i * 0.001),
+    lon: each(() => -30),
+    elevationM: each((i) => 20 * Math.sin((i / (n - 1)) * Math.PI)),
+    timeS: each((i) => i * 10),
+  });
+  if (typeof route === 'string') throw new Error(route);
+  return route;
+})();
+
 export const VEHICLE: VehicleState = { variant: VARIANT, figures: VARIANT.figures, weighing: null };
 
 /** Twelve modules in the rear bay, drive, charger, and a plain use. */
@@ -149,11 +167,16 @@ export function slots(change: Partial<Slots> = {}): Slots {
     vehicle: VEHICLE,
     pack: {
       module: MODULE,
-      strings: 1,
+      measuredAh: null,
+      wiring: 'one',
+      cooling: 'air',
       boxes: [
         {
           bay: BAY,
           modules: 12,
+          module: MODULE,
+          parallel: 1,
+          pack: 1,
           outer: { lengthMm: 500, widthMm: 700, heightMm: 250 },
           most: 30,
           massKg: 180,
@@ -165,8 +188,17 @@ export function slots(change: Partial<Slots> = {}): Slots {
       satelliteChannels: 18,
       usableShare: 0.9,
     },
-    drive: { unit: DRIVE, gear: null, torqueCapNm: null },
-    charge: { charger: CHARGER, inletAmps: 16 },
+    drive: { ...DRIVE_DEFAULTS, unit: DRIVE, inverter: null, gear: null, torqueCapNm: null },
+    charge: { charger: CHARGER, inletAmps: 16, inletDc: true, dcMaxW: null },
+    electric: {
+      ...ELECTRIC_DEFAULTS,
+      heater: SHELF.heaters[0]!,
+      converter: SHELF.converters[0]!,
+      lvBattery: LV_BATTERY,
+      cradlePoints: ['lower', 'steady'],
+    },
+    route: ROUTE,
+    shelf: SHELF,
     use: {
       round: { lengthKm: 40, stops: 10, meanKmh: 30, climbM: 100 },
       constantKmh: 60,
@@ -177,11 +209,13 @@ export function slots(change: Partial<Slots> = {}): Slots {
       auxiliaryW: 200,
       heaterW: 0,
       supply: { volts: 230, amps: 16, phases: 1 },
+      dcPostW: 50_000,
     },
     added: [{ name: 'drive', massKg: 50, xMm: 0 }],
     kit: { newHoles: 0 },
     work: {
       partsCents: 1_000_000,
+      leadDays: 10,
       labourHours: 70,
       rateCents: 6000,
       todayDay: 20_000,
@@ -192,3 +226,15 @@ export function slots(change: Partial<Slots> = {}): Slots {
     ...change,
   };
 }
+
+/** The pack of the tests with nothing chosen to put in its boxes. */
+export const withoutModule = (): Slots['pack'] => {
+  const { pack } = slots();
+  return { ...pack, module: null, boxes: pack.boxes.map((box) => ({ ...box, module: null })) };
+};
+
+/** The pack of the tests with its modules in this many strings. */
+export const inStrings = (strings: number): Slots['pack'] => {
+  const { pack } = slots();
+  return { ...pack, boxes: pack.boxes.map((box) => ({ ...box, parallel: strings })) };
+};

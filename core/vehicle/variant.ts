@@ -41,6 +41,8 @@ export interface RemovedItem {
   readonly name: string;
   readonly massKg: number;
   readonly xMm: number;
+  /** Right of the middle, mm. @default 0 */
+  readonly yMm?: number;
 }
 
 export interface DrivelinePart {
@@ -56,6 +58,8 @@ export interface Gearbox {
   readonly finalDrive: number;
   /** Transfer case ratio in road use; 1 where there is none. */
   readonly transfer: number;
+  /** Its low ratio, where it has one. */
+  readonly transferLow?: number;
   /** Hub reduction; 1 where there is none. */
   readonly hub: number;
   /** Input shaft from clutch or motor. */

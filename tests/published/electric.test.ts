@@ -5,10 +5,10 @@ import { pilotAmps } from '../../core/charge/pilot.ts';
 import type { ModuleSheet } from '../../core/component/sheets.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURES } from '../../core/figures/index.ts';
-import { packFacts } from '../../core/pack/pack.ts';
 import { satelliteCount } from '../../core/pack/satellites.ts';
 import { judgeCheck } from '../../core/prove/check.ts';
 import { checkById } from '../../core/prove/index.ts';
+import { packOf as packFacts } from '../../core/testing/packOf.ts';
 import { slots } from '../../core/testing/wren.ts';
 
 // Source: SAE J1772, AC levels (from memory).

@@ -53,7 +53,7 @@ describe('boxes and drive', () => {
     expect(drawnParts(slots({ vehicle: rear })).find((part) => part.kind === 'drive')?.x).toBe(2000);
     const unit = { ...slots().drive.unit!, sheet: { ...slots().drive.unit!.sheet, output: 'gearboxInput' as const } };
     expect(
-      drawnParts(slots({ drive: { unit, gear: 3, torqueCapNm: null } })).find((part) => part.kind === 'drive')?.x,
+      drawnParts(slots({ drive: { ...slots().drive, unit, gear: 3 } })).find((part) => part.kind === 'drive')?.x,
     ).toBe(-100);
   });
 });

@@ -72,7 +72,7 @@ describe('a line of the brief in words', () => {
     expect(say({ kind: 'readyBy', amount: dayNumber('2026-11-25') })[2]).toBe('2 days late');
   });
   test('what is missing, free lines, reversible', () => {
-    const bare = createSheet(slots({ drive: { unit: null, gear: null, torqueCapNm: null } }));
+    const bare = createSheet(slots({ drive: { ...slots().drive, unit: null } }));
     expect(nowText(judgeLine(line({ kind: 'topSpeed', amount: 90 }), bare), 'metric')).toBe('choose a drive');
     expect(say({ kind: 'free', text: 'keep the hatch' })[0]).toBe('open');
     expect(say({ kind: 'reversible' })).toEqual(['0', 'nothing drilled, nothing cut', '']);

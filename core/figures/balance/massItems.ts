@@ -7,17 +7,27 @@ export const massItems = step({
   reads: ['vehicle', 'pack', 'added'],
   compute: (_, { vehicle, pack, added }, use) => {
     const wheelbase = use('wheelbase');
+    const track = use('track');
+    const corners = vehicle.weighing;
+    // Where an axle's own mass sits across the vehicle: known from the corner weights, else taken as the middle.
+    const lean = (axle: 'front' | 'rear') => {
+      if (!corners) return 0;
+      const left = axle === 'front' ? corners.frontLeftKg : corners.rearLeftKg;
+      const right = axle === 'front' ? corners.frontRightKg : corners.rearRightKg;
+      return (((right - left) / (right + left)) * track) / 2;
+    };
     const items: MassItem[] = [
-      { name: 'front axle before', massKg: use('frontAxleMass'), xMm: 0 },
-      { name: 'rear axle before', massKg: use('rearAxleMass'), xMm: wheelbase },
+      { name: 'front axle before', massKg: use('frontAxleMass'), xMm: 0, yMm: lean('front') },
+      { name: 'rear axle before', massKg: use('rearAxleMass'), xMm: wheelbase, yMm: lean('rear') },
     ];
     const stripped = vehicle.weighing?.state === 'stripped';
     if (!stripped) {
-      for (const { name, massKg, xMm } of vehicle.variant.removed)
-        items.push({ name: `${name} out`, massKg: -massKg, xMm });
+      for (const { name, massKg, xMm, yMm } of vehicle.variant.removed)
+        items.push({ name: `${name} out`, massKg: -massKg, xMm, yMm: yMm ?? 0 });
     }
     if (pack.boxes.some((box) => box.outer === null && pack.module)) return missing('boxTooFull');
-    for (const box of pack.boxes) items.push({ name: `box, ${box.bay.name}`, massKg: box.massKg, xMm: box.xMm });
+    for (const box of pack.boxes)
+      items.push({ name: `box, ${box.bay.name}`, massKg: box.massKg, xMm: box.xMm, yMm: box.yMm });
     items.push(...added);
     return {
       value: items as readonly MassItem[],

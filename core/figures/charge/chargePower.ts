@@ -3,7 +3,7 @@ import { figure, missing } from '../figure.ts';
 
 export const chargePower = figure({
   id: 'chargePower',
-  kind: 'power',
+  kind: 'electricPower',
   reads: ['charge', 'use'],
   compute: (_, { charge, use: { supply } }) => {
     if (!charge.charger) return missing('noCharger');
@@ -14,7 +14,7 @@ export const chargePower = figure({
       value: watts,
       formula: `P = min(charger, inlet, supply): the ${by} decides`,
       terms: [
-        { symbol: 'charger', value: powerW, kind: 'power' },
+        { symbol: 'charger', value: powerW, kind: 'electricPower' },
         { symbol: 'inlet', value: inletAmps, kind: 'current' },
         { symbol: 'supply volts', value: supply.volts, kind: 'voltage' },
         { symbol: 'supply amps', value: supply.amps, kind: 'current' },

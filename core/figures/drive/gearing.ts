@@ -1,43 +1,41 @@
-import type { Gearing } from '../../drive/pull.ts';
+import { type GearWay, gearWays } from '../../drive/gears.ts';
 import { readTyreSize, rollingRadiusM } from '../../vehicle/tyre.ts';
-import { missing, step } from '../figure.ts';
+import { missing, step, stepAnswer } from '../figure.ts';
 
-/** Efficiency of one pair of gears or a chain of joints, common practice. */
-const MESH = 0.98;
+/** Gear that is left engaged when nobody chose one: the third, common practice. */
+export const USUAL_GEAR = 3;
 
-export interface DesignGearing extends Gearing {
-  readonly reducer: number;
-  readonly final: number;
-  readonly hub: number;
-}
-
-/** Reductions from motor to wheel, by what the drive turns: half shafts, propeller shaft, or the kept gearbox. */
-export const gearing = step<DesignGearing>({
-  id: 'gearing',
+/** Every way from motor to wheel the design could use, slowest first. */
+export const gears = step<readonly GearWay[]>({
+  id: 'gears',
   reads: ['drive', 'vehicle'],
   compute: (_, { drive, vehicle }) => {
     if (!drive.unit) return missing('noDrive');
     const tyre = readTyreSize(vehicle.variant.tyre);
     if (!tyre) return missing('tyreUnreadable');
-    const { gearbox } = vehicle.variant;
-    const { output, ownRatio } = drive.unit.sheet;
-    const kept = output === 'gearboxInput' ? (gearbox.ratios[(drive.gear ?? 3) - 1] ?? gearbox.ratios.at(-1) ?? 1) : 1;
-    const reducer = ownRatio * kept * (output === 'halfShafts' ? 1 : gearbox.transfer);
-    const final = output === 'halfShafts' ? 1 : gearbox.finalDrive;
-    const meshes =
-      (ownRatio > 1 ? 2 : 0) + (output === 'gearboxInput' ? 2 : 0) + (final > 1 ? 1 : 0) + (gearbox.hub > 1 ? 1 : 0);
-    return {
-      value: {
-        reducer,
-        final,
-        hub: gearbox.hub,
-        ratio: reducer * final * gearbox.hub,
-        efficiency: MESH ** Math.max(1, meshes),
+    return stepAnswer(
+      gearWays({
+        sheet: drive.unit.sheet,
+        gearbox: vehicle.variant.gearbox,
+        reduction: drive.reduction,
+        transferLow: drive.transferLow,
         wheelRadiusM: rollingRadiusM(tyre),
-      },
-      formula: '',
-      terms: [],
-      source: 'drive sheet and library ratios',
-    };
+      }),
+      'drive sheet and library ratios',
+    );
+  },
+});
+
+/** The way engaged: the chosen gear, or the single reduction. */
+export const gearing = step({
+  id: 'gearing',
+  needs: { gears },
+  reads: ['drive'],
+  compute: ({ gears: ways }, { drive }) => {
+    const wanted = drive.gear ?? USUAL_GEAR;
+    return stepAnswer(
+      ways.find((way) => way.gear === null || way.gear === wanted) ?? ways.at(-1)!,
+      'drive sheet and library ratios',
+    );
   },
 });

@@ -1,16 +1,24 @@
 import { accelerate, type RunUp } from '../../drive/accelerate.ts';
-import { step } from '../figure.ts';
+import { step, stepAnswer } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
-/** Full-throttle run from rest, with the usual load. */
-export const runUp = step({
+export const SIXTY_MPH_KMH = 60 * 1.609344;
+/** A quarter of a mile, m. */
+const QUARTER_MILE_M = 1609.344 / 4;
+
+/** Full-throttle run from rest, with the usual load, through the gears where they are changed. */
+export const runUp = step<RunUp, { pull: typeof pull; roadVehicle: typeof roadVehicle }>({
   id: 'runUp',
   needs: { pull, roadVehicle },
-  compute: ({ pull: p, roadVehicle: vehicle }) => ({
-    value: accelerate(vehicle, p.at, [20, 50, 100]) as RunUp,
-    formula: '',
-    terms: [],
-    source: 'step-by-step integration, fourth order',
-  }),
+  reads: ['drive'],
+  compute: ({ pull: p, roadVehicle: vehicle }, { drive }) =>
+    stepAnswer(
+      accelerate(vehicle, p.engaged.at, [20, 50, SIXTY_MPH_KMH, 100], {
+        upper: p.upper.map((gear) => gear.at),
+        shiftTimeS: drive.shiftTimeS,
+        distanceM: QUARTER_MILE_M,
+      }),
+      'step-by-step integration, fourth order',
+    ),
 });

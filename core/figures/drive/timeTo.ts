@@ -1,7 +1,7 @@
 import { figure, missing } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
-import { runUp } from './runUp.ts';
+import { runUp, SIXTY_MPH_KMH } from './runUp.ts';
 
 function timeTo(id: string, kmh: number) {
   return figure({
@@ -28,4 +28,24 @@ function timeTo(id: string, kmh: number) {
 
 export const time0to20 = timeTo('time0to20', 20);
 export const time0to50 = timeTo('time0to50', 50);
+export const time0to60mph = timeTo('time0to60mph', SIXTY_MPH_KMH);
 export const time0to100 = timeTo('time0to100', 100);
+
+export const timeQuarterMile = figure({
+  id: 'timeQuarterMile',
+  kind: 'duration',
+  needs: { runUp, roadVehicle },
+  compute: ({ runUp: run, roadVehicle: vehicle }) => {
+    if (!run.distance) return missing('neverReached');
+    return {
+      value: run.distance.seconds,
+      formula: 'the same run until 402.3 m are behind',
+      terms: [
+        { symbol: 'm', value: vehicle.massKg, kind: 'mass' },
+        { symbol: 'speed there', value: run.distance.kmh, kind: 'speed' },
+        { symbol: 'changes of gear', value: run.shifts, kind: 'count' },
+      ],
+      source: 'Newton; fourth-order steps of 0.05 s',
+    };
+  },
+});

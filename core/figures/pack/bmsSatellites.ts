@@ -6,19 +6,16 @@ export const bmsSatellites = figure({
   kind: 'count',
   reads: ['pack'],
   compute: (_, { pack }) => {
-    const channels = pack.module?.sheet.channels;
-    if (channels === undefined) return missing('noModule');
-    if (pack.boxes.length === 0) return missing('noModules');
+    if (pack.boxes.length === 0) return missing(pack.module ? 'noModules' : 'noModule');
+    if (pack.boxes.some((box) => box.module === null)) return missing('noModule');
+    const channels = pack.boxes.map((box) => box.modules * box.module!.sheet.channels);
     return {
-      value: satelliteCount(
-        pack.boxes.map((box) => box.modules * channels),
-        pack.satelliteChannels,
-      ),
+      value: satelliteCount(channels, pack.satelliteChannels),
       formula: 'Σ over boxes of (channels in box ÷ channels per satellite), each rounded up',
       terms: [
-        ...pack.boxes.map((box) => ({
+        ...pack.boxes.map((box, i) => ({
           symbol: `channels, ${box.bay.name}`,
-          value: box.modules * channels,
+          value: channels[i]!,
           kind: 'count' as const,
         })),
         { symbol: 'channels per satellite', value: pack.satelliteChannels, kind: 'count' as const },

@@ -5,15 +5,80 @@ export const packEnergy = figure({
   id: 'packEnergy',
   kind: 'energy',
   needs: { packFacts },
-  reads: ['pack'],
-  compute: ({ packFacts: p }, { pack }) => ({
+  compute: ({ packFacts: p }) => ({
     value: p.energyWh,
-    formula: 'E = modules × nominal module voltage × capacity in Ah',
+    formula: 'E = nominal voltage × capacity in Ah',
     terms: [
       { symbol: 'modules', value: p.modules, kind: 'count' },
-      { symbol: 'nominal module voltage', value: pack.module?.sheet.nominalV ?? 0, kind: 'voltage' },
-      { symbol: 'capacity, Ah', value: pack.module?.sheet.capacityAh ?? 0, kind: 'count' },
+      { symbol: 'nominal voltage', value: p.nominalV, kind: 'voltage' },
+      { symbol: 'capacity', value: p.capacityAh, kind: 'charge' },
+      ...(p.weakest
+        ? [
+            {
+              symbol: `lies idle, for ${p.weakest.name} is the weakest`,
+              value: p.weakest.idleWh,
+              kind: 'energy' as const,
+            },
+          ]
+        : []),
+    ],
+    source: 'module sheet, or capacity as measured',
+  }),
+});
+
+export const packCapacity = figure({
+  id: 'packCapacity',
+  kind: 'charge',
+  needs: { packFacts },
+  compute: ({ packFacts: p }) => ({
+    value: p.capacityAh,
+    formula: 'the least capacity of any box in the string: strings × Ah of its modules',
+    terms: [{ symbol: 'strings', value: p.strings, kind: 'count' }],
+    source: p.weakest ? `weakest box: ${p.weakest.name}` : 'module sheet, or capacity as measured',
+  }),
+});
+
+/** Energy that the stronger boxes hold and the string cannot use. */
+export const packIdle = figure({
+  id: 'packIdle',
+  kind: 'energy',
+  needs: { packFacts },
+  compute: ({ packFacts: p }) => ({
+    value: p.weakest?.idleWh ?? 0,
+    formula: 'Σ modules × V × Ah − E of the string',
+    terms: [{ symbol: 'E of the string', value: p.energyWh, kind: 'energy' }],
+    source: p.weakest ? `the string ends with its weakest box: ${p.weakest.name}` : 'all boxes are alike',
+  }),
+});
+
+export const packResistance = figure({
+  id: 'packResistance',
+  kind: 'resistance',
+  needs: { packFacts },
+  compute: ({ packFacts: p }) => ({
+    value: p.resistanceOhm,
+    formula: 'R = Σ modules in series × module resistance ÷ strings',
+    terms: [
+      { symbol: 'modules in series', value: p.seriesModules, kind: 'count' },
+      { symbol: 'strings', value: p.strings, kind: 'count' },
     ],
     source: 'module sheet',
+  }),
+});
+
+/** What the pack gives without end. */
+export const packContinuous = figure({
+  id: 'packContinuous',
+  kind: 'electricPower',
+  needs: { packFacts },
+  compute: ({ packFacts: p }) => ({
+    value: Math.max(0, p.nominalV - p.continuousA * p.resistanceOhm) * p.continuousA,
+    formula: 'P = (V nominal − I·R) × I, with I continuous',
+    terms: [
+      { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },
+      { symbol: 'I', value: p.continuousA, kind: 'current' },
+      { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
+    ],
+    source: `module sheet; ${p.currentBox} allows the least`,
   }),
 });

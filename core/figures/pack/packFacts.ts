@@ -1,16 +1,27 @@
-import { packFacts as facts, type PackFacts } from '../../pack/pack.ts';
-import { missing, step } from '../figure.ts';
+import { type ComposedPack, composePack } from '../../pack/compose.ts';
+import { missing, step, stepAnswer } from '../figure.ts';
 
 /** Electrical facts of the whole pack; refused while a box holds more than its bay takes. */
-export const packFacts = step<PackFacts>({
+export const packFacts = step<ComposedPack>({
   id: 'packFacts',
   reads: ['pack'],
   compute: (_, { pack }) => {
-    if (!pack.module) return missing('noModule');
+    if (pack.boxes.length === 0) return missing(pack.module ? 'noModules' : 'noModule');
+    if (pack.boxes.some((box) => box.module === null)) return missing('noModule');
     if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
-    const modules = pack.boxes.reduce((sum, box) => sum + box.modules, 0);
-    const value = facts(pack.module.sheet, modules, pack.strings);
+    const value = composePack(
+      pack.boxes.map(({ bay, modules, parallel, module, pack: which }) => ({
+        name: bay.name,
+        modules,
+        parallel,
+        sheet: module!.sheet,
+        // A measured capacity is of the pack's own modules; boxes of another kind keep their sheet.
+        capacityAh: (module === pack.module && pack.measuredAh) || module!.sheet.capacityAh,
+        pack: which,
+      })),
+      pack.wiring,
+    );
     if (typeof value === 'string') return missing(value);
-    return { value, formula: '', terms: [], source: 'trade: modules in series and parallel' };
+    return stepAnswer(value, 'trade: modules in series and parallel');
   },
 });

@@ -5,8 +5,8 @@ export const packMass = figure({
   kind: 'mass',
   reads: ['pack'],
   compute: (_, { pack }) => {
-    if (!pack.module) return missing('noModule');
-    if (pack.boxes.length === 0) return missing('noModules');
+    if (pack.boxes.length === 0) return missing(pack.module ? 'noModules' : 'noModule');
+    if (pack.boxes.some((box) => box.module === null)) return missing('noModule');
     if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
     return {
       value: pack.boxes.reduce((sum, box) => sum + box.massKg, 0),

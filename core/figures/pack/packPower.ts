@@ -4,7 +4,7 @@ import { packFacts } from './packFacts.ts';
 /** What the pack can give for ten seconds, at nominal voltage less sag. */
 export const packPower = figure({
   id: 'packPower',
-  kind: 'power',
+  kind: 'electricPower',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
     value: Math.max(0, p.nominalV - p.peakA * p.resistanceOhm) * p.peakA,

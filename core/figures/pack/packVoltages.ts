@@ -1,4 +1,4 @@
-import type { PackFacts } from '../../pack/pack.ts';
+import type { PackFacts } from '../../pack/compose.ts';
 import { figure } from '../figure.ts';
 import { packFacts } from './packFacts.ts';
 

@@ -3,7 +3,7 @@ import { roadForces } from '../../road/roadLoad.ts';
 import { type Answer, figure, missing } from '../figure.ts';
 import { driveLine } from './driveLine.ts';
 import { roadVehicle } from './roadVehicle.ts';
-import { cycleRun, roundRun } from './useRuns.ts';
+import { cycleRun, roundRun, routeRun } from './useRuns.ts';
 
 function perKm(run: UseResult, source: string): Answer<number> {
   const per100Km = (wh: number) => (wh / run.distanceKm) * 100;
@@ -40,6 +40,13 @@ export const consumptionRound = figure({
   kind: 'consumption',
   needs: { roundRun },
   compute: ({ roundRun: run }) => perKm(run, 'the stated round as alike legs, road load, one-second steps'),
+});
+
+export const consumptionRoute = figure({
+  id: 'consumptionRoute',
+  kind: 'consumption',
+  needs: { routeRun },
+  compute: ({ routeRun: run }) => perKm(run, 'the recorded route, heights smoothed, road load, one-second steps'),
 });
 
 export const consumptionConstant = figure({

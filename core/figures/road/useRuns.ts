@@ -1,36 +1,100 @@
 import { CYCLE_R83 } from '../../road/cycleR83.ts';
-import { driveOver } from '../../road/driveOver.ts';
+import { type DriveLine, driveOver, type UseResult } from '../../road/driveOver.ts';
+import type { RoadVehicle } from '../../road/roadLoad.ts';
 import { roundLeg } from '../../road/statedRound.ts';
-import { missing, step } from '../figure.ts';
-import { driveLine } from './driveLine.ts';
-import { roadVehicle } from './roadVehicle.ts';
+import type { Trace } from '../../road/trace.ts';
+import { type Entry, type Missing, missing, type SlotName, step, stepAnswer } from '../figure.ts';
+import type { Slots } from '../slots.ts';
+import { driveLine, driveLineFrost } from './driveLine.ts';
+import { roadVehicle, roadVehicleFrost } from './roadVehicle.ts';
 
-/** The whole UN R83 cycle, 1180 s. */
-export const cycleRun = step({
-  id: 'cycleRun',
-  needs: { roadVehicle, driveLine },
-  compute: ({ roadVehicle: vehicle, driveLine: drive }) => ({
-    value: driveOver(CYCLE_R83, vehicle, drive),
-    formula: '',
-    terms: [],
-    source: 'UN R83 / R101',
-  }),
+/** The runs over one trace: as it is, with nothing put back (above the ceiling), and on a day at freezing. */
+export interface UseRuns {
+  readonly mild: Entry<UseResult>;
+  readonly full: Entry<UseResult>;
+  readonly frost: Entry<UseResult>;
+  readonly frostFull: Entry<UseResult>;
+}
+
+function runs(
+  id: string,
+  reads: readonly SlotName[],
+  trace: (slots: Slots) => Trace | Missing,
+  source: string,
+): UseRuns {
+  const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>, regen: boolean) =>
+    step<UseResult, { vehicle: Entry<RoadVehicle>; line: Entry<DriveLine> }>({
+      id: `${id}${suffix}`,
+      needs: { vehicle, line },
+      reads,
+      compute: ({ vehicle: road, line: drive }, slots) => {
+        const way = trace(slots);
+        if ('missing' in way) return way;
+        return stepAnswer(driveOver(way, road, regen ? drive : { ...drive, regenPowerW: 0 }), source);
+      },
+    });
+  return {
+    mild: over('', roadVehicle, driveLine, true),
+    full: over('Full', roadVehicle, driveLine, false),
+    frost: over('Frost', roadVehicleFrost, driveLineFrost, true),
+    frostFull: over('FrostFull', roadVehicleFrost, driveLineFrost, false),
+  };
+}
+
+const cycleRuns = runs('cycleRun', [], () => CYCLE_R83, 'UN R83 / R101');
+const roundRuns = runs(
+  'roundRun',
+  ['use'],
+  ({ use }) => {
+    if (!use.round) return missing('noRound');
+    const leg = roundLeg(use.round);
+    return typeof leg === 'string' ? missing(leg === 'noLength' ? 'noRound' : leg) : leg;
+  },
+  'the round as the client states it',
+);
+const routeRuns = runs('routeRun', ['route'], ({ route }) => route?.trace ?? missing('noRoute'), 'the recorded route');
+
+/** Every use that is driven second by second. One leg of the stated round stands for all of them: they are alike. */
+export const USE_RUNS = { round: roundRuns, route: routeRuns, cycle: cycleRuns } as const;
+export type DrivenUse = keyof typeof USE_RUNS;
+
+export const cycleRun = cycleRuns.mild;
+export const roundRun = roundRuns.mild;
+export const routeRun = routeRuns.mild;
+
+export interface NamedRun {
+  readonly use: DrivenUse;
+  readonly run: UseResult;
+}
+
+/** The use that speaks for the vehicle: the stated round, else the recorded route, else the cycle. */
+export const mainRun = step<NamedRun, { cycle: typeof cycleRun }, { round: typeof roundRun; route: typeof routeRun }>({
+  id: 'mainRun',
+  needs: { cycle: cycleRun },
+  maybe: { round: roundRun, route: routeRun },
+  compute: ({ cycle, round, route }) =>
+    stepAnswer(
+      round ? { use: 'round', run: round } : route ? { use: 'route', run: route } : { use: 'cycle', run: cycle },
+      'the stated round, else the recorded route, else the R83 cycle',
+    ),
 });
 
-/** One leg of the stated round; all its legs are alike. */
-export const roundRun = step({
-  id: 'roundRun',
-  needs: { roadVehicle, driveLine },
-  reads: ['use'],
-  compute: ({ roadVehicle: vehicle, driveLine: drive }, { use: how }) => {
-    if (!how.round) return missing('noRound');
-    const trace = roundLeg(how.round);
-    if (typeof trace === 'string') return missing(trace === 'noLength' ? 'noRound' : trace);
-    return {
-      value: driveOver(trace, vehicle, drive),
-      formula: '',
-      terms: [],
-      source: 'the round as the client states it',
-    };
+/** The use that asks most of pack and cable: highest rms power of those there are. */
+export const hardestRun = step<
+  NamedRun,
+  { cycle: typeof cycleRun },
+  { round: typeof roundRun; route: typeof routeRun }
+>({
+  id: 'hardestRun',
+  needs: { cycle: cycleRun },
+  maybe: { round: roundRun, route: routeRun },
+  compute: ({ cycle, round, route }) => {
+    const all: NamedRun[] = [{ use: 'cycle', run: cycle }];
+    if (round) all.push({ use: 'round', run: round });
+    if (route) all.push({ use: 'route', run: route });
+    return stepAnswer(
+      all.reduce((a, b) => (b.run.rmsPowerW > a.run.rmsPowerW ? b : a)),
+      'highest rms power of the uses there are',
+    );
   },
 });

@@ -1,4 +1,5 @@
-import { componentAs } from '../../component/sheets.ts';
+import { type ComponentOf, componentAs } from '../../component/sheets.ts';
+import { findCoupling } from '../couples.ts';
 import type { Finding, FitRule } from '../finding.ts';
 
 /** Hours to true up and fit an adapter, common practice. */
@@ -10,23 +11,10 @@ export const coupling: FitRule = {
   judge: ({ vehicle, parts }): Finding[] => {
     const drive = parts.map((part) => componentAs(part.component, 'drive')).find((found) => found !== null);
     if (!drive) return [];
-    const { gearbox } = vehicle.variant;
-    const toGearbox = drive.sheet.output === 'gearboxInput';
-    const wanted = toGearbox ? `${gearbox.spline}, ${gearbox.boltPattern}` : gearbox.shaftSpline;
-    const brought = toGearbox ? `${drive.sheet.spline}, ${drive.sheet.boltPattern}` : drive.sheet.spline;
-    const adapter = parts
+    const adapters = parts
       .map((part) => componentAs(part.component, 'adapter'))
-      .find((found) => {
-        if (!found) return false;
-        const { fromSpline, toSpline, fromBoltPattern, toBoltPattern } = found.sheet;
-        const splines =
-          fromSpline === drive.sheet.spline && toSpline === (toGearbox ? gearbox.spline : gearbox.shaftSpline);
-        return (
-          splines &&
-          (!toGearbox || (fromBoltPattern === drive.sheet.boltPattern && toBoltPattern === gearbox.boltPattern))
-        );
-      });
-    const direct = wanted === brought;
+      .filter((found): found is ComponentOf<'adapter'> => found !== null);
+    const { wanted, brought, direct, adapter } = findCoupling(drive.sheet, vehicle.variant.gearbox, adapters);
     return [
       {
         rule: 'coupling',

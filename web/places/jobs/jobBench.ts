@@ -5,7 +5,7 @@ import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts
 import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
-import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
+import type { Slots, VehicleUse, WorkOutside } from '../../../core/figures/slots.ts';
 import { newHoleCount } from '../../../core/fit/cradle.ts';
 import { type FitReport, fitKit } from '../../../core/fit/fitKit.ts';
 import { type KitRevision, kitHours, kitParts } from '../../../core/kit/kit.ts';
@@ -67,7 +67,7 @@ function workOf(
   kit: KitRevision | null,
   today: string,
   rates: { rateCents: number; hoursPerDay: number },
-): Omit<Slots['work'], 'partsCents'> {
+): WorkOutside {
   const dues = job.parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
   const open = job.stages.filter((stage) => stage.state !== 'done');
   return {

@@ -1,0 +1,36 @@
+import { mountLoads } from '../../drive/mounts.ts';
+import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { gearing } from './gearing.ts';
+import { motorNow } from './motorNow.ts';
+
+/** Load on each mounting point the cradle picks up, worst first. */
+export const mounts = step({
+  id: 'mounts',
+  needs: { motorNow, gearing },
+  reads: ['electric', 'vehicle', 'drive'],
+  compute: ({ motorNow: motor, gearing: g }, { electric, vehicle, drive }) => {
+    const points = vehicle.variant.mountingPoints.filter((point) => electric.cradlePoints.includes(point.name));
+    if (points.length === 0) return missing('noCradle');
+    // Only what turns inside the casing reacts on its mounts: a unit on half shafts with all of it, a motor with its reducer.
+    const inside = drive.unit?.sheet.output === 'halfShafts' ? g.ratio : g.reducer;
+    const massKg = (drive.unit?.massKg ?? 0) * drive.motors;
+    const loads = mountLoads(points, motor.peak.peakTorqueNm * inside * g.efficiency, massKg);
+    return loads ? stepAnswer(loads, 'moments about the mounts') : missing('mountsInLine');
+  },
+});
+
+/** Spare strength of the hardest pressed mounting point: rating ÷ load − 1. */
+export const mountMargin = figure({
+  id: 'mountMargin',
+  kind: 'share',
+  needs: { mounts },
+  compute: ({ mounts: loads }) => {
+    const worst = loads[0]!;
+    return {
+      value: worst.margin - 1,
+      formula: `rating of ${worst.point} ÷ (torque ÷ lever ÷ points in line + share of weight) − 1`,
+      terms: loads.map((load) => ({ symbol: load.point, value: load.forceN, kind: 'force' as const })),
+      source: 'moments; the points in line take the reaction, forward and in reverse',
+    };
+  },
+});

@@ -1,0 +1,55 @@
+import { accelerate } from '../../drive/accelerate.ts';
+import type { GearWay } from '../../drive/gears.ts';
+import { motorPull } from '../../drive/pull.ts';
+import { figure, missing } from '../figure.ts';
+import { roadVehicle } from '../road/roadVehicle.ts';
+import { drivelineWorst } from './drivelineWorst.ts';
+import { motorNow } from './motorNow.ts';
+import { pull } from './pull.ts';
+import { runUp } from './runUp.ts';
+
+/** Motor torque that just loads the weakest kept part to its limit. */
+export const protectiveCap = figure({
+  id: 'protectiveCap',
+  kind: 'torque',
+  needs: { drivelineWorst },
+  compute: ({ drivelineWorst: loads }) => {
+    const worst = loads[0]!;
+    return {
+      value: worst.capNm,
+      formula: `limit of ${worst.part} ÷ reductions before it`,
+      terms: [
+        { symbol: 'limit', value: worst.limitNm, kind: 'torque' },
+        { symbol: 'torque on it now', value: worst.torqueNm, kind: 'torque' },
+      ],
+      source: 'library limits of the variant',
+    };
+  },
+});
+
+/** Seconds that the protective cap adds to 0–50 km/h; none where nothing is overloaded. */
+export const capCost = figure({
+  id: 'capCost',
+  kind: 'duration',
+  needs: { protectiveCap, motorNow, pull, runUp, roadVehicle },
+  reads: ['drive'],
+  compute: ({ protectiveCap: cap, motorNow: motor, pull: p, runUp: run, roadVehicle: vehicle }, { drive }) => {
+    const now = run.secondsTo.get(50) ?? null;
+    if (now === null) return missing('neverReached');
+    const terms = [
+      { symbol: 'cap', value: cap, kind: 'torque' as const },
+      { symbol: '0–50 km/h without it', value: now, kind: 'duration' as const },
+    ];
+    const answer = { formula: '0–50 km/h with the cap − without it', source: 'the same run with less torque' };
+    if (cap >= motor.peak.peakTorqueNm) return { ...answer, value: 0, terms };
+    const capped = { ...motor.peak, peakTorqueNm: cap };
+    const at = (way: GearWay) => (v: number) => Math.min(motorPull(capped, way, v), p.gripDryN);
+    const slower =
+      accelerate(vehicle, at(p.engaged.way), [50], {
+        upper: p.upper.map((gear) => at(gear.way)),
+        shiftTimeS: drive.shiftTimeS,
+      }).secondsTo.get(50) ?? null;
+    if (slower === null) return missing('neverReached');
+    return { ...answer, value: Math.max(0, slower - now), terms };
+  },
+});

@@ -1,0 +1,98 @@
+import type { ComponentOf } from '../../component/sheets.ts';
+import { type CableDuty, type CableVerdict, smallestCable } from '../../wiring/cable.ts';
+import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { packFacts } from '../pack/packFacts.ts';
+import { peak30sCurrent, rmsCurrent } from '../road/currents.ts';
+
+export const cableDuty = step<
+  CableDuty,
+  { packFacts: typeof packFacts; rms: typeof rmsCurrent; peak: typeof peak30sCurrent }
+>({
+  id: 'cableDuty',
+  needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent },
+  reads: ['electric'],
+  compute: ({ packFacts: pack, rms, peak }, { electric }) =>
+    stepAnswer(
+      {
+        continuousA: rms,
+        peak30sA: peak,
+        nominalV: pack.nominalV,
+        lengthM: electric.cableLengthM,
+        drop: electric.cableDrop,
+        temperatureC: electric.cableC,
+      },
+      'currents of the hardest use',
+    ),
+});
+
+export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cable'> & {
+  readonly part: ComponentOf<'cable'>;
+};
+
+/** The smallest cable of the shelf that meets steady current, 30 s peak and drop. */
+export const cableChoice = step<CableChoice, { cableDuty: typeof cableDuty }>({
+  id: 'cableChoice',
+  needs: { cableDuty },
+  reads: ['shelf'],
+  compute: ({ cableDuty: duty }, { shelf }) => {
+    const sizes = shelf.cables.map((part) => ({ ...part.sheet, part }));
+    const best = smallestCable(sizes, duty);
+    if (!best) return missing('noCableFits');
+    const { cable, ...verdict } = best;
+    return stepAnswer(
+      { ...verdict, part: cable.part },
+      'cable sheets; ampacity depends on the cable and where it lies',
+    );
+  },
+});
+
+export const cableSection = figure({
+  id: 'cableSection',
+  kind: 'section',
+  needs: { cableChoice, cableDuty },
+  compute: ({ cableChoice: choice, cableDuty: duty }) => ({
+    value: choice.part.sheet.sectionMm2,
+    formula: 'smallest section with: carries rms, stands the 30 s peak, drop within its limit',
+    terms: [
+      { symbol: 'rms', value: duty.continuousA, kind: 'current' },
+      { symbol: 'carries steadily', value: choice.part.sheet.continuousA, kind: 'current' },
+      { symbol: '30 s peak', value: duty.peak30sA, kind: 'current' },
+      { symbol: 'drop', value: choice.dropShare, kind: 'share' },
+      { symbol: 'drop allowed', value: duty.drop, kind: 'share' },
+    ],
+    source: 'IEC 60228 class 5 at conductor temperature, from memory; ampacity by cable sheet, typical',
+  }),
+});
+
+export const cableDrop = figure({
+  id: 'cableDrop',
+  kind: 'share',
+  needs: { cableChoice, cableDuty },
+  compute: ({ cableChoice: choice, cableDuty: duty }) => ({
+    value: choice.dropShare,
+    formula: 'drop = 2·l·R(T)·I ÷ V nominal',
+    terms: [
+      { symbol: 'l, one way', value: duty.lengthM * 1000, kind: 'length' },
+      { symbol: 'drop', value: choice.dropV, kind: 'voltage' },
+      { symbol: 'I rms', value: duty.continuousA, kind: 'current' },
+      { symbol: 'T of the conductor', value: duty.temperatureC, kind: 'temperature' },
+    ],
+    source: 'IEC 60228 class 5; copper 0.00393 /K, IEC 60028, from memory',
+  }),
+});
+
+export const cableBend = figure({
+  id: 'cableBend',
+  kind: 'length',
+  needs: { cableChoice },
+  reads: ['electric'],
+  compute: ({ cableChoice: choice }, { electric }) => ({
+    value: choice.part.sheet.outsideMm * electric.bendFactor,
+    formula: 'bend radius = factor × outside diameter',
+    terms: [
+      { symbol: 'outside diameter', value: choice.part.sheet.outsideMm, kind: 'length' },
+      { symbol: 'factor', value: electric.bendFactor, kind: 'coefficient' },
+    ],
+    source: 'common practice; the cable maker’s word wins',
+  }),
+});

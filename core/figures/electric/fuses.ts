@@ -1,0 +1,95 @@
+import type { ComponentOf } from '../../component/sheets.ts';
+import { conductorOhm } from '../../wiring/cable.ts';
+import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
+import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { packFacts } from '../pack/packFacts.ts';
+import { rmsCurrent } from '../road/currents.ts';
+import { cableChoice } from './cable.ts';
+
+export interface NamedFuse {
+  readonly name: string;
+  readonly continuousA: number;
+  readonly need: FuseNeed;
+  /** The smallest fuse of the shelf that meets the need; null: none does. */
+  readonly part: ComponentOf<'fuse'> | null;
+}
+
+/** A fault can lie anywhere; contacts and busbars add about this, Ω; common practice. */
+const JOINTS_OHM = 0.002;
+
+/** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
+export const fuses = step<
+  readonly NamedFuse[],
+  { packFacts: typeof packFacts; rms: typeof rmsCurrent; cableChoice: typeof cableChoice }
+>({
+  id: 'fuses',
+  needs: { packFacts, rms: rmsCurrent, cableChoice },
+  reads: ['charge', 'electric', 'shelf'],
+  compute: ({ packFacts: pack, rms, cableChoice: cable }, { charge, electric, shelf }) => {
+    const loopOhm =
+      pack.resistanceOhm + JOINTS_OHM + 2 * conductorOhm(cable.part.sheet.sectionMm2, electric.cableLengthM, 20);
+    const fuseFor = (name: string, continuousA: number, cableA: number | null): NamedFuse => {
+      const need = fuseNeed({ continuousA, fullV: pack.fullV, loopOhm, cableA });
+      const part =
+        [...shelf.fuses]
+          .sort((a, b) => a.sheet.ratedA - b.sheet.ratedA)
+          .find(
+            ({ sheet }) =>
+              sheet.ratedA >= need.atLeastA &&
+              sheet.maxV >= need.voltageV &&
+              sheet.breakingA >= need.breakingA &&
+              (cableA === null || sheet.ratedA <= cableA),
+          ) ?? null;
+      return { name, continuousA, need, part };
+    };
+    const list = [fuseFor('main', rms, cable.part.sheet.continuousA)];
+    const { charger } = charge;
+    // Branch currents are highest at the empty pack.
+    if (charger) list.push(fuseFor('charger', (charger.sheet.powerW * charger.sheet.efficiency) / pack.emptyV, null));
+    const { converter, heater } = electric;
+    if (converter) {
+      const amps = converter.kind === 'dcdc' ? converter.sheet.outputA : converter.sheet.dcdcA;
+      list.push(fuseFor('DC-DC', (amps * converter.sheet.lowVoltageV * 1.15) / 0.9 / pack.emptyV, null));
+    }
+    if (heater) list.push(fuseFor('heater', heater.sheet.powerW / pack.emptyV, null));
+    return stepAnswer(list, 'component sheets');
+  },
+});
+
+export const mainFuse = figure({
+  id: 'mainFuse',
+  kind: 'current',
+  needs: { fuses },
+  compute: ({ fuses: list }) => {
+    const main = list[0]!;
+    const value = main.part?.sheet.ratedA ?? main.need.ratedA;
+    if (value === null) return missing('noFuseFits');
+    return {
+      value,
+      formula: 'rated ≥ 1.25 × rms, not over what the cable carries',
+      terms: [
+        { symbol: 'rms', value: main.continuousA, kind: 'current' },
+        { symbol: 'at least', value: main.need.atLeastA, kind: 'current' },
+        { symbol: 'voltage, at least', value: main.need.voltageV, kind: 'voltage' },
+        { symbol: 'must break', value: main.need.breakingA, kind: 'current' },
+      ],
+      source: 'common practice; the fuse maker’s curve against the 30 s peak has the last word',
+    };
+  },
+});
+
+export const fuseBreaking = figure({
+  id: 'fuseBreaking',
+  kind: 'current',
+  needs: { fuses, packFacts },
+  compute: ({ fuses: list, packFacts: pack }) => ({
+    value: list[0]!.need.breakingA,
+    formula: 'breaking capacity ≥ V full ÷ R of the loop',
+    terms: [
+      { symbol: 'V full', value: pack.fullV, kind: 'voltage' },
+      { symbol: 'R of the pack', value: pack.resistanceOhm, kind: 'resistance' },
+      { symbol: 'R of the loop', value: pack.fullV / list[0]!.need.breakingA, kind: 'resistance' },
+    ],
+    source: 'Ohm; cables by IEC 60228 at 20 °C, joints 2 mΩ, common practice',
+  }),
+});

@@ -1,0 +1,112 @@
+import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
+import {
+  DCDC_FACTOR,
+  type LvCase,
+  lvBatteryHours,
+  lvWatts,
+  runningVolts,
+  USUAL_LV_LOADS,
+} from '../../lowvoltage/loads.ts';
+import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { packFacts } from '../pack/packFacts.ts';
+
+/** Loads and nominal voltage of the low-voltage side. */
+export const lvSide = step({
+  id: 'lvSide',
+  reads: ['electric', 'vehicle'],
+  compute: (_, { electric, vehicle }) => {
+    const nominal = vehicle.variant.systemVoltage;
+    return stepAnswer(
+      {
+        loads: electric.lvLoads ?? USUAL_LV_LOADS,
+        nominal,
+        volts: runningVolts(nominal),
+        usual: electric.lvLoads === null,
+      },
+      electric.lvLoads ? 'loads as listed for this design' : 'usual loads, common practice',
+    );
+  },
+});
+
+function budget(id: string, which: LvCase, name: string) {
+  return figure({
+    id,
+    kind: 'current',
+    needs: { lvSide },
+    compute: ({ lvSide: side }) => ({
+      value: lvWatts(side.loads, which) / side.volts,
+      formula: `I = Σ W × share running, ${name} ÷ V`,
+      terms: [
+        ...side.loads
+          .filter((load) => load[which] > 0)
+          .map((load) => ({ symbol: load.name, value: load.watts * load[which], kind: 'watts' as const })),
+        { symbol: 'V', value: side.volts, kind: 'voltage' as const },
+      ],
+      source: side.usual ? 'usual loads and shares, common practice' : 'loads as listed for this design',
+    }),
+  });
+}
+
+export const lvDay = budget('lvDay', 'day', 'by day');
+export const lvNight = budget('lvNight', 'nightWet', 'on a wet night');
+export const lvWorst = budget('lvWorst', 'worst', 'everything on');
+
+export const converterNeed = figure({
+  id: 'converterNeed',
+  kind: 'current',
+  needs: { lvWorst },
+  compute: ({ lvWorst: worst }) => ({
+    value: DCDC_FACTOR * worst,
+    formula: '1.25 × worst case',
+    terms: [{ symbol: 'worst case', value: worst, kind: 'current' }],
+    source: 'common practice',
+  }),
+});
+
+/** The smallest converter of the shelf that gives enough, at the vehicle's voltage, in the pack's window. */
+export const converterChoice = step<
+  ComponentOf<'dcdc'> | null,
+  { converterNeed: typeof converterNeed; lvSide: typeof lvSide; packFacts: typeof packFacts }
+>({
+  id: 'converterChoice',
+  needs: { converterNeed, lvSide, packFacts },
+  reads: ['shelf'],
+  compute: ({ converterNeed: amps, lvSide: side, packFacts: pack }, { shelf }) =>
+    stepAnswer(
+      [...shelf.converters]
+        .sort((a, b) => a.sheet.outputA - b.sheet.outputA)
+        .find((part) => {
+          const window = voltageWindow(part);
+          return (
+            part.sheet.outputA >= amps &&
+            part.sheet.lowVoltageV === side.nominal &&
+            window !== null &&
+            window.minV <= pack.emptyV &&
+            window.maxV >= pack.fullV
+          );
+        }) ?? null,
+      'component sheets',
+    ),
+});
+
+/** How long the battery keeps a wet night's loads going without the converter. */
+export const lvBatteryTime = figure({
+  id: 'lvBatteryTime',
+  kind: 'hours',
+  needs: { lvSide },
+  reads: ['electric'],
+  compute: ({ lvSide: side }, { electric }) => {
+    const battery = electric.lvBattery;
+    if (!battery) return missing('noLvBattery');
+    const watts = lvWatts(side.loads, 'nightWet');
+    return {
+      value: lvBatteryHours(battery.sheet.capacityAh, battery.sheet.lowVoltageV, watts),
+      formula: 't = Ah × V × half ÷ W',
+      terms: [
+        { symbol: 'Ah', value: battery.sheet.capacityAh, kind: 'charge' },
+        { symbol: 'wet night', value: watts, kind: 'watts' },
+      ],
+      source: 'battery sheet; half of it usable, common practice',
+    };
+  },
+});

@@ -1,0 +1,98 @@
+import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
+import { CABIN, CABIN_WARM_C, holdingPower, warmUpSeconds } from '../../cooling/cabin.ts';
+import { FROST_C } from '../../road/frost.ts';
+import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { packFacts } from '../pack/packFacts.ts';
+import { mainRun } from '../road/useRuns.ts';
+
+/** Two heated seats, W; common practice. */
+const SEATS_W = 120;
+
+export const heaterHold = figure({
+  id: 'heaterHold',
+  kind: 'watts',
+  reads: ['vehicle'],
+  compute: (_, { vehicle }) => {
+    const cabin = CABIN[vehicle.variant.shape.style];
+    return {
+      value: holdingPower(cabin, FROST_C),
+      formula: 'P = UA × (warm − outside)',
+      terms: [
+        { symbol: 'UA, W per K', value: cabin.lossWPerK, kind: 'coefficient' },
+        { symbol: 'warm', value: CABIN_WARM_C, kind: 'temperature' },
+        { symbol: 'outside', value: FROST_C, kind: 'temperature' },
+      ],
+      source: 'heat balance; losses by body, single glass, common practice',
+    };
+  },
+});
+
+export const heaterWarmUp = figure({
+  id: 'heaterWarmUp',
+  kind: 'hours',
+  reads: ['vehicle', 'electric', 'use'],
+  compute: (_, { vehicle, electric, use }) => {
+    const cabin = CABIN[vehicle.variant.shape.style];
+    const watts = electric.heater?.sheet.powerW ?? use.heaterW;
+    const seconds = warmUpSeconds(cabin, FROST_C, watts);
+    if (!Number.isFinite(seconds)) return missing('neverWarm');
+    return {
+      value: seconds / 3600,
+      formula: 't = −C ÷ UA · ln(1 − UA·ΔT ÷ P)',
+      terms: [
+        { symbol: 'P', value: watts, kind: 'watts' },
+        { symbol: 'UA, W per K', value: cabin.lossWPerK, kind: 'coefficient' },
+        { symbol: 'C, kJ per K', value: cabin.heatKjPerK, kind: 'coefficient' },
+      ],
+      source: 'heat balance of the cabin; losses by body, common practice',
+    };
+  },
+});
+
+/** Share of the range that a steady heating power takes on the main use. */
+function cost(id: string, watts: Entry<number> | number, what: string) {
+  const fixed = typeof watts === 'number' ? watts : null;
+  return figure({
+    id,
+    kind: 'share',
+    needs: { mainRun, ...(fixed === null ? { heat: watts as Entry<number> } : {}) },
+    compute: (needs) => {
+      const { run, use } = needs.mainRun;
+      const power = fixed ?? (needs as unknown as { heat: number }).heat;
+      const extra = (power * run.durationS) / 3600;
+      return {
+        value: extra / (run.batteryWh + extra),
+        formula: 'P·t ÷ (E + P·t)',
+        terms: [
+          { symbol: what, value: power, kind: 'watts' },
+          { symbol: 't', value: run.durationS / 3600, kind: 'hours' },
+          { symbol: 'E of the use', value: run.batteryWh, kind: 'energy' },
+        ],
+        source: `over the ${use}, at 0 °C`,
+      };
+    },
+  });
+}
+
+export const heatCost = cost('heatCost', heaterHold, 'cabin held warm');
+export const seatsCost = cost('seatsCost', SEATS_W, 'two heated seats');
+
+/** The smallest heater of the shelf that holds the cabin warm at freezing, in the pack's window; null: none does. */
+export const heaterChoice = step<
+  ComponentOf<'heater'> | null,
+  { heaterHold: typeof heaterHold; packFacts: typeof packFacts }
+>({
+  id: 'heaterChoice',
+  needs: { heaterHold, packFacts },
+  reads: ['shelf'],
+  compute: ({ heaterHold: watts, packFacts: pack }, { shelf }) =>
+    stepAnswer(
+      [...shelf.heaters]
+        .sort((a, b) => a.sheet.powerW - b.sheet.powerW)
+        .find((part) => {
+          const window = voltageWindow(part);
+          return part.sheet.powerW >= watts && window && window.minV <= pack.emptyV && window.maxV >= pack.fullV;
+        }) ?? null,
+      'component sheets',
+    ),
+});

@@ -1,0 +1,98 @@
+/** A copper conductor: section, what it carries steadily, outside diameter. */
+export interface CableSize {
+  readonly sectionMm2: number;
+  readonly continuousA: number;
+  readonly outsideMm: number;
+}
+
+/**
+ * Largest resistance of class 5 (fine-stranded) plain copper conductors at 20 °C, Ω/km by mm² (IEC 60228, from memory).
+ */
+export const CLASS5_OHM_PER_KM: Readonly<Record<number, number>> = {
+  0.5: 39,
+  0.75: 26,
+  1: 19.5,
+  1.5: 13.3,
+  2.5: 7.98,
+  4: 4.95,
+  6: 3.3,
+  10: 1.91,
+  16: 1.21,
+  25: 0.78,
+  35: 0.554,
+  50: 0.386,
+  70: 0.272,
+  95: 0.206,
+  120: 0.161,
+};
+
+/** Temperature coefficient of copper, 1/K, and resistivity at 20 °C, Ω·mm²/m (IEC 60028, from memory). */
+export const COPPER_PER_K = 0.00393;
+export const COPPER_OHM_MM2_PER_M = 1 / 58;
+
+/**
+ * What a screened HV cable in free air carries steadily by mm², A. It depends on the cable and where it lies: typical,
+ * common practice; the sheet of the cable in hand wins.
+ */
+export const TYPICAL_AMPACITY: Readonly<Record<number, number>> = {
+  10: 80,
+  16: 110,
+  25: 145,
+  35: 180,
+  50: 230,
+  70: 285,
+  95: 345,
+  120: 400,
+};
+
+/** Resistance of a conductor, Ω: R20·(1 + 0.00393·(T − 20)), by table, or by resistivity for a section outside it. */
+export function conductorOhm(sectionMm2: number, lengthM: number, temperatureC: number): number {
+  const perM = (CLASS5_OHM_PER_KM[sectionMm2] ?? (1000 * COPPER_OHM_MM2_PER_M) / sectionMm2) / 1000;
+  return perM * lengthM * (1 + COPPER_PER_K * (temperatureC - 20));
+}
+
+export interface CableDuty {
+  /** rms over the use that asks most, A. */
+  readonly continuousA: number;
+  /** Highest mean over 30 s, A. */
+  readonly peak30sA: number;
+  readonly nominalV: number;
+  /** One way, m; current goes there and back. */
+  readonly lengthM: number;
+  /** Permissible drop at the continuous current as a share of nominal. */
+  readonly drop: number;
+  readonly temperatureC: number;
+}
+
+export interface CableVerdict<C extends CableSize> {
+  readonly cable: C;
+  readonly dropV: number;
+  readonly dropShare: number;
+  readonly spareA: number;
+  readonly fits: boolean;
+  readonly short: 'continuous' | 'peak' | 'drop' | null;
+}
+
+/** A cable stands this much over its steady current for half a minute; common practice. */
+export const SHORT_TIME_FACTOR = 1.6;
+
+/** One cable against its duty: steady current, 30 s peak, voltage drop there and back (trade §5.10). */
+export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): CableVerdict<C> {
+  const dropV = 2 * conductorOhm(cable.sectionMm2, duty.lengthM, duty.temperatureC) * duty.continuousA;
+  const dropShare = duty.nominalV > 0 ? dropV / duty.nominalV : 0;
+  const short =
+    cable.continuousA < duty.continuousA
+      ? 'continuous'
+      : cable.continuousA * SHORT_TIME_FACTOR < duty.peak30sA
+        ? 'peak'
+        : dropShare > duty.drop
+          ? 'drop'
+          : null;
+  return { cable, dropV, dropShare, spareA: cable.continuousA - duty.continuousA, fits: short === null, short };
+}
+
+/** The smallest of the cables at hand that meets current, peak and drop; null when none does. */
+export function smallestCable<C extends CableSize>(cables: readonly C[], duty: CableDuty): CableVerdict<C> | null {
+  const bySize = [...cables].sort((a, b) => a.sectionMm2 - b.sectionMm2);
+  return bySize.map((cable) => judgeCable(cable, duty)).find((verdict) => verdict.fits) ?? null;
+}

@@ -1,0 +1,40 @@
+/** Fuse sizes that can be bought, A; common practice, after the R10 and R20 series. */
+export const FUSE_RATINGS = [
+  5, 10, 15, 20, 25, 30, 40, 50, 63, 80, 100, 125, 150, 160, 175, 200, 225, 250, 300, 315, 350, 400, 450, 500, 600, 630,
+  700, 800,
+] as const;
+
+/** A fuse carries this much more than the steady current (trade §5.11). */
+export const FUSE_FACTOR = 1.25;
+
+export interface FuseWish {
+  readonly continuousA: number;
+  readonly fullV: number;
+  /** Resistance of the whole loop the fault current runs through, Ω. */
+  readonly loopOhm: number;
+  /** What the cable behind it carries, A; null for a short tail inside a box. */
+  readonly cableA: number | null;
+}
+
+export interface FuseNeed {
+  readonly atLeastA: number;
+  readonly ratedA: number | null;
+  readonly voltageV: number;
+  /** Current the fuse must be able to break, A. */
+  readonly breakingA: number;
+  /** The smallest fuse that carries the load is over what the cable stands. */
+  readonly overCable: boolean;
+}
+
+/** Rated ≥ 1.25 × continuous and ≤ cable, voltage ≥ full pack, breaking capacity ≥ V_full ÷ R_loop. */
+export function fuseNeed({ continuousA, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
+  const atLeastA = FUSE_FACTOR * continuousA;
+  const ratedA = FUSE_RATINGS.find((rating) => rating >= atLeastA) ?? null;
+  return {
+    atLeastA,
+    ratedA,
+    voltageV: fullV,
+    breakingA: loopOhm > 0 ? fullV / loopOhm : Number.POSITIVE_INFINITY,
+    overCable: cableA !== null && (ratedA ?? atLeastA) > cableA,
+  };
+}
