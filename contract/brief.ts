@@ -23,13 +23,18 @@ const OPTIONAL_AMOUNT: readonly BriefKind[] = ['grossMass'];
 const SPAN: Partial<Record<BriefKind, readonly [number, number]>> = {
   rangeRound: [1, 2000],
   rangeCycle: [1, 2000],
+  rangeRoute: [1, 2000],
   rangeConstant: [1, 2000],
   time0to20: [0.5, 120],
   time0to50: [1, 120],
+  time0to60mph: [2, 120],
+  time0to100: [2, 120],
   topSpeed: [5, 250],
   hillStart: [0.01, 1],
+  gradeHeld50: [0.005, 0.5],
   grossMass: [200, 40_000],
   overnightCharge: [0.2, 72],
+  rapidCharge: [0.1, 12],
   priceCeiling: [10_000, 100_000_000],
   readyBy: [20_000, 60_000],
 };

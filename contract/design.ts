@@ -16,6 +16,19 @@ export interface StoredDesign {
   readonly name: string;
   readonly inputs: DesignInputs;
   readonly version: number;
+  /** Instant at which it was sold and frozen; a change then makes a new design that follows it. */
+  readonly frozenAt: string | null;
+  /** The frozen design this one follows. */
+  readonly followsId: string | null;
+}
+
+/** One stored change of a design, newest first in a list. */
+export interface DesignChange {
+  readonly at: string;
+  readonly by: string;
+  readonly what: string;
+  readonly name: string;
+  readonly inputs: DesignInputs;
 }
 
 const box = Joi.object<BoxChoice, true>({
@@ -117,4 +130,27 @@ export const designChangeSchema = Joi.object<Mutable<NewDesign> & { version: num
   name,
   inputs: designInputsSchema.required(),
   version,
+});
+
+export const DESIGN_FILE = { format: 'workshop-design', formatVersion: 1 } as const;
+
+/** A design as a file: docs/design.schema.json describes it. Components go by their ids in the library. */
+export interface DesignFile {
+  readonly format: typeof DESIGN_FILE.format;
+  readonly formatVersion: typeof DESIGN_FILE.formatVersion;
+  readonly name: string;
+  /** Variant it was made for, for the reader; a design can be taken to another one. */
+  readonly variant: string;
+  readonly inputs: DesignInputs;
+  /** Figures at the time of export, in base units, for readers without the catalogue; ignored on import. */
+  readonly figures?: Readonly<Record<string, number>>;
+}
+
+export const designFileSchema = Joi.object<Mutable<DesignFile>, true>({
+  format: Joi.string().valid(DESIGN_FILE.format).label('Format').required(),
+  formatVersion: Joi.number().valid(DESIGN_FILE.formatVersion).label('Format version').required(),
+  name,
+  variant: text('Variant', 120).allow('').required(),
+  inputs: designInputsSchema.required(),
+  figures: Joi.object().pattern(Joi.string().max(60), Joi.number()).label('Figures'),
 });

@@ -33,7 +33,7 @@ export interface FloorJob {
   readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
   readonly brief: readonly StoredBriefLine[];
-  readonly design: StoredDesign | null;
+  readonly design: Omit<StoredDesign, 'frozenAt' | 'followsId'> | null;
   readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly stages: readonly FloorStage[];

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { VehicleUse } from '../core/figures/slots.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
+import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { type BriefLineBody, briefLineSchema, type StoredBriefLine } from './brief.ts';
 import type { StageRow } from './build.ts';
@@ -56,6 +57,7 @@ export interface JobSheet {
   readonly client: { readonly name: string; readonly contact: string };
   readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
+  readonly route: PackedRoute | null;
   readonly brief: readonly StoredBriefLine[];
   readonly designs: readonly StoredDesign[];
   readonly chosenDesignId: string | null;

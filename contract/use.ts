@@ -27,6 +27,7 @@ const cost = Joi.object<CostInputs, true>({
 
 export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
   round: round.allow(null).required(),
+  roundWords: text('The round in words', 300).allow(''),
   constantKmh: number('Steady speed', 5, 160).required(),
   payloadKg: number('Load', 0, 20_000).required(),
   ambientC: number('Air temperature', -40, 55).required(),

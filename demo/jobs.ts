@@ -18,6 +18,8 @@ export interface DemoJob {
   /** Corner weights kg: front left, front right, rear left, rear right. */
   readonly corners: readonly [number, number, number, number] | null;
   readonly use: VehicleUse;
+  /** A GPX file of this folder that the client recorded. */
+  readonly recordedRoute?: string;
   readonly kitRevisionId: string | null;
   readonly options: readonly string[];
   /** A second design beside the kit's, with modules changed in one bay. */

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { USUAL_USE } from '../contract/use.ts';
 import { resolveDesign } from '../core/design/resolve.ts';
@@ -6,6 +7,9 @@ import { kitDesign, kitParts } from '../core/kit/kit.ts';
 import { judgeCheck } from '../core/prove/check.ts';
 import { CHECKS } from '../core/prove/index.ts';
 import { dayNumber } from '../core/quantity/format.ts';
+import { packRoute } from '../core/road/packedRoute.ts';
+import { readGpx } from '../core/road/readGpx.ts';
+import { routeFrom } from '../core/road/route.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
@@ -28,6 +32,9 @@ const REVISIONS = new Map(
     ),
   ),
 );
+
+/** From here on the client has agreed: the design is frozen. */
+const SOLD: readonly DemoJob['state'][] = ['waitingForPart', 'building', 'proving', 'handedOver'];
 
 const BLANK: DemoJob = {
   ...JOBS[0]!,
@@ -131,6 +138,7 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
   }));
   if (brief.length > 0) await tx.insert(t.briefLine).values(brief);
   const designId = await loadDesigns(tx, row!.id, job);
+  if (job.recordedRoute) await loadRoute(tx, row!.id, job.recordedRoute);
   if (job.stagesDone > 0) await loadStages(loading, row!.id, job, daysAgo);
   if (job.kitRevisionId && job.stagesDone > 0 && job.brief.length > 0) await loadParts(loading, row!.id, job);
   if (job.checksSigned > 0 && designId) await loadChecks(loading, row!.id, job, designId);
@@ -143,6 +151,14 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
 function designOf(job: DemoJob) {
   const revision = job.kitRevisionId ? REVISIONS.get(job.kitRevisionId) : undefined;
   return revision ? kitDesign(revision, kitParts(revision, LIBRARY, job.variantId, job.options)) : null;
+}
+
+/** The client's recorded route, read as the page would read it. */
+async function loadRoute(tx: Tx, jobId: string, file: string): Promise<void> {
+  const points = readGpx(await readFile(new URL(file, import.meta.url), 'utf8'));
+  const route = typeof points === 'string' ? points : routeFrom(points);
+  if (typeof route === 'string') throw new Error(`${file}: ${route}`);
+  await tx.insert(t.route).values({ jobId, body: packRoute(route) });
 }
 
 async function loadDesigns(tx: Tx, jobId: string, job: DemoJob): Promise<string | null> {
@@ -160,6 +176,8 @@ async function loadDesigns(tx: Tx, jobId: string, job: DemoJob): Promise<string 
       .insert(t.design)
       .values({ jobId, name, inputs: { ...inputs, boxes }, createdAt: new Date(Date.now() + 1000) });
   }
+  if (SOLD.includes(job.state))
+    await tx.update(t.design).set({ frozenAt: new Date() }).where(eq(t.design.id, first!.id));
   if (job.chosen) await tx.update(t.job).set({ chosenDesignId: first!.id }).where(eq(t.job.id, jobId));
   return first!.id;
 }

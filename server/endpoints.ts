@@ -1,8 +1,10 @@
 import { buildEndpoints } from './build/routes.ts';
+import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
 import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
+import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { partEndpoints } from './parts/routes.ts';
@@ -18,7 +20,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...jobEndpoints,
   ...briefEndpoints,
   ...vehicleEndpoints,
+  ...recordedRouteEndpoints,
   ...designEndpoints,
+  ...designFileEndpoints,
   ...partEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,

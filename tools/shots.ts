@@ -46,6 +46,19 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),
+  'job-size-drive': step('Fire tender', 'size?look=drive'),
+  'job-size-uses': step('Tour car', 'size?look=uses'),
+  'job-size-charging': step('Ice-cream van', 'size?look=charging'),
+  'job-size-electrics': step('Ice-cream van', 'size?look=electrics'),
+  'job-size-balance': step('Ice-cream van', 'size?look=balance'),
+  'job-size-heat': step('Ice-cream van', 'size?look=heat'),
+  'job-size-compare': step('Ice-cream van', 'size?look=compare'),
+  'job-size-search': async (p) => {
+    await step('Ice-cream van', 'size?look=search')(p);
+    await p.getByRole('button', { name: 'Search', exact: true }).click();
+    await p.getByText('What stopped the others').waitFor();
+    await p.getByText(', done;').waitFor();
+  },
   'job-match': step('Ice-cream van', 'match'),
   'job-parts': step('Hotel shuttle', 'parts'),
   'job-build': step('Bakery van', 'build'),

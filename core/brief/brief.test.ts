@@ -89,7 +89,7 @@ describe('a whole brief', () => {
     expect(judgeBrief(lines, sheet).map((j) => j.line.kind)).toEqual(['rangeRound', 'free', 'time0to50']);
   });
   test('the measuring list has what the lines rest on, widest doubt first, exact lengths left out', () => {
-    const list = measuringList(judgeBrief(lines, sheet));
+    const list = measuringList(judgeBrief(lines, sheet), sheet);
     expect(list[0]?.figure).toBe('rollingCoefficient');
     expect(list.map((item) => item.figure)).not.toContain('wheelbase');
     expect(list.find((item) => item.figure === 'frontAxleMass')?.lines).toHaveLength(2);
@@ -97,7 +97,7 @@ describe('a whole brief', () => {
       Object.entries(VEHICLE.figures).map(([id, f]) => [id, { ...f, source: 'measured' }]),
     ) as typeof VEHICLE.figures;
     expect(
-      measuringList(judgeBrief(lines, createSheet(slots({ vehicle: { ...VEHICLE, figures: measured } })))),
+      measuringList(judgeBrief(lines, createSheet(slots({ vehicle: { ...VEHICLE, figures: measured } }))), null),
     ).toEqual([]);
   });
 });

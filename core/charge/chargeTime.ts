@@ -18,3 +18,17 @@ export function chargeHours(energyWh: number, acW: number, efficiency: number, f
   const tapered = to > start ? Math.log(left(start) / left(to)) / slope : 0;
   return (energyWh * (steady + tapered)) / power;
 }
+
+/**
+ * State of charge, 0..1, after charging an empty pack for some hours: the inverse of `chargeHours`, in closed form on
+ * both parts of the curve.
+ */
+export function chargedAfter(energyWh: number, acW: number, efficiency: number, hours: number): number {
+  const perHour = (acW * efficiency) / energyWh;
+  if (!(perHour > 0) || hours <= 0) return 0;
+  const steadyHours = TAPER_FROM / perHour;
+  if (hours <= steadyHours) return hours * perHour;
+  // dt = ds/(p·(1 − k·(s − 0.9))) gives s = 0.9 + (1 − e^(−k·p·t))/k.
+  const slope = (1 - TAPER_END_POWER) / (1 - TAPER_FROM);
+  return Math.min(1, TAPER_FROM + (1 - Math.exp(-slope * perHour * (hours - steadyHours))) / slope);
+}

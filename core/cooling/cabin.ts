@@ -7,12 +7,12 @@ export interface Cabin {
 }
 
 export const CABIN: Readonly<Record<BodyShape['style'], Cabin>> = {
-  van: { lossWPerK: 42, heatKjPerK: 28 },
-  bus: { lossWPerK: 95, heatKjPerK: 70 },
-  lorry: { lossWPerK: 45, heatKjPerK: 30 },
-  fourByFour: { lossWPerK: 50, heatKjPerK: 32 },
-  tug: { lossWPerK: 60, heatKjPerK: 15 },
-  open: { lossWPerK: 120, heatKjPerK: 12 },
+  van: { lossWPerK: 60, heatKjPerK: 60 },
+  bus: { lossWPerK: 130, heatKjPerK: 150 },
+  lorry: { lossWPerK: 60, heatKjPerK: 60 },
+  fourByFour: { lossWPerK: 65, heatKjPerK: 65 },
+  tug: { lossWPerK: 60, heatKjPerK: 25 },
+  open: { lossWPerK: 120, heatKjPerK: 25 },
 };
 
 /** What people call warm in a working vehicle with a coat on, °C. */
@@ -21,6 +21,10 @@ export const CABIN_WARM_C = 16;
 /** Power that holds the cabin warm against the outside, W; none when it is warm outside. */
 export const holdingPower = (cabin: Cabin, outsideC: number): number =>
   Math.max(0, (CABIN_WARM_C - outsideC) * cabin.lossWPerK);
+
+/** Cabin temperature after some seconds of heating from the outside temperature, °C: T = T_out + P/UA·(1 − e^(−UA·t/C)). */
+export const cabinAfter = (cabin: Cabin, outsideC: number, heaterW: number, seconds: number): number =>
+  outsideC + (heaterW / cabin.lossWPerK) * (1 - Math.exp((-cabin.lossWPerK * seconds) / (cabin.heatKjPerK * 1000)));
 
 /**
  * Seconds to warm the cabin from the outside temperature with a heater: C·dT/dt = P − UA·(T − T_out), so

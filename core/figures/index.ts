@@ -56,7 +56,7 @@ import { packSagVoltage } from './pack/packSagVoltage.ts';
 import { packUsable } from './pack/packUsable.ts';
 import { packVoltageEmpty, packVoltageFull, packVoltageNominal } from './pack/packVoltages.ts';
 import { consumptionConstant, consumptionCycle, consumptionRound, consumptionRoute } from './road/consumption.ts';
-import { meanCurrent, peak30sCurrent, recoveredShare, rmsCurrent } from './road/currents.ts';
+import { fullCurrent, meanCurrent, peak30sCurrent, recoveredShare, rmsCurrent } from './road/currents.ts';
 import {
   rangeConstant,
   rangeConstantAged,
@@ -152,6 +152,7 @@ export const FIGURES = {
   meanCurrent,
   rmsCurrent,
   peak30sCurrent,
+  fullCurrent,
   recoveredShare,
   chargePower,
   chargeTime,

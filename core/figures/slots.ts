@@ -37,6 +37,8 @@ export interface NamedSupply extends Supply {
 /** How the client will use the vehicle; one for all designs of a job, so that they compare. */
 export interface VehicleUse {
   readonly round: StatedRound | null;
+  /** The round as the client tells it. @default '' */
+  readonly roundWords?: string;
   readonly constantKmh: number;
   readonly payloadKg: number;
   readonly ambientC: number;

@@ -40,6 +40,7 @@ export const BASE_UNIT = {
   section: 'mm²',
   clock: 'hours since midnight',
   days: 'days',
+  warming: 'K',
   height: 'm',
 } as const;
 

@@ -62,6 +62,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   section: { symbol: 'mm²', factor: 1, digits: 0 },
   clock: { symbol: '', factor: 1, digits: 2 },
   days: { symbol: 'd', factor: 1, digits: 0 },
+  warming: { symbol: 'K', factor: 1, digits: 1 },
   height: { symbol: 'm', factor: 1, digits: 0 },
 };
 

@@ -2,7 +2,7 @@ import { judgeLine } from '../brief/judgeLine.ts';
 import type { BriefLine } from '../brief/lines.ts';
 import { resolveDesign } from '../design/resolve.ts';
 import { createSheet } from '../figures/evaluate.ts';
-import { type Candidate, designOf, type SearchTask, searchBase } from './search.ts';
+import { type Candidate, designOf, type SearchTask, searchBase, searchDecides } from './search.ts';
 
 export interface Ranked extends Candidate {
   /** Wishes met, weighed: 1 when all are. */
@@ -27,7 +27,7 @@ export function rankFront(
   front: readonly Candidate[],
   weights: ReadonlyMap<string, number>,
 ): Ranked[] {
-  const wishes = task.brief.filter((line) => !line.firm && line.kind !== 'free' && line.kind !== 'readyBy');
+  const wishes = task.brief.filter((line) => !line.firm && searchDecides(line.kind));
   const weightOf = (line: BriefLine) => weights.get(line.id) ?? 1;
   const whole = wishes.reduce((sum, line) => sum + weightOf(line), 0);
   const base = searchBase(task.base);

@@ -134,10 +134,16 @@ export const searchBase = (base: DesignInputs): DesignInputs => ({
   measuredAh: null,
 });
 
+/** Lines that no choice of the search can change: the kit decides about holes, the shop about the day. */
+const BEYOND: ReadonlySet<BriefKind> = new Set(['free', 'readyBy', 'reversible']);
+
+/** Whether the search can do anything about a line of this kind. */
+export const searchDecides = (kind: BriefKind): boolean => !BEYOND.has(kind);
+
 /** Firm lines the search can hold a candidate against, cheapest first. */
 export function firmLines(brief: readonly BriefLine[]): BriefLine[] {
   return brief
-    .filter((line) => line.firm && line.kind !== 'free' && line.kind !== 'readyBy')
+    .filter((line) => line.firm && searchDecides(line.kind))
     .sort((a, b) => (COST[a.kind] ?? 1) - (COST[b.kind] ?? 1));
 }
 

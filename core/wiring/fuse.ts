@@ -6,9 +6,13 @@ export const FUSE_RATINGS = [
 
 /** A fuse carries this much more than the steady current (trade §5.11). */
 export const FUSE_FACTOR = 1.25;
+/** And it stands this much over its rating for half a minute; common practice, its maker's curve has the last word. */
+export const FUSE_SHORT_TIME = 1.6;
 
 export interface FuseWish {
   readonly continuousA: number;
+  /** Highest current held for half a minute, A: full throttle. @default continuousA */
+  readonly peakA?: number;
   readonly fullV: number;
   /** Resistance of the whole loop the fault current runs through, Ω. */
   readonly loopOhm: number;
@@ -26,9 +30,9 @@ export interface FuseNeed {
   readonly overCable: boolean;
 }
 
-/** Rated ≥ 1.25 × continuous and ≤ cable, voltage ≥ full pack, breaking capacity ≥ V_full ÷ R_loop. */
-export function fuseNeed({ continuousA, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
-  const atLeastA = FUSE_FACTOR * continuousA;
+/** Rated ≥ 1.25 × continuous, ≥ peak ÷ 1.6 and ≤ cable, voltage ≥ full pack, breaking capacity ≥ V_full ÷ R_loop. */
+export function fuseNeed({ continuousA, peakA = continuousA, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
+  const atLeastA = Math.max(FUSE_FACTOR * continuousA, peakA / FUSE_SHORT_TIME);
   const ratedA = FUSE_RATINGS.find((rating) => rating >= atLeastA) ?? null;
   return {
     atLeastA,

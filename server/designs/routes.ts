@@ -1,40 +1,15 @@
-import { and, eq, sql } from 'drizzle-orm';
-import { designChangeSchema, newDesignSchema } from '../../contract/design.ts';
-import type { DesignInputs } from '../../core/design/inputs.ts';
-import { arrangeModules } from '../../core/pack/arrange.ts';
-import type { Tx } from '../db/connect.ts';
-import { bay, component, design, job, vehicle } from '../db/schema/index.ts';
+import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
+import { versionSchema } from '../../contract/build.ts';
+import { type DesignChange, designChangeSchema, newDesignSchema } from '../../contract/design.ts';
+import type { Db, Tx } from '../db/connect.ts';
+import { design, event, job, person } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { jobByNumber } from '../jobs/queries.ts';
-import { badInput, notFound, stale } from '../problems.ts';
+import { notFound, ruleBroken, stale } from '../problems.ts';
+import { nextVersionName } from './nextVersionName.ts';
+import { refuseImpossible } from './possible.ts';
 
-/** Refuses boxes in bays this variant does not have, and more modules than a bay takes. */
-async function refuseImpossible(tx: Tx, vehicleId: string, inputs: DesignInputs): Promise<void> {
-  const bays = await tx
-    .select({ bay })
-    .from(vehicle)
-    .innerJoin(bay, eq(bay.variantId, vehicle.variantId))
-    .where(eq(vehicle.id, vehicleId));
-  const [module] = inputs.moduleId ? await tx.select().from(component).where(eq(component.id, inputs.moduleId)) : [];
-  const faults: Record<string, string> = {};
-  inputs.boxes.forEach((box, i) => {
-    const place = bays.find((row) => row.bay.name === box.bay)?.bay;
-    if (!place) faults[`inputs.boxes.${i}.bay`] = `This variant has no bay “${box.bay}”.`;
-    else if (module) {
-      const { most } = arrangeModules(module, box.modules, place);
-      if (box.modules > most)
-        faults[`inputs.boxes.${i}.modules`] =
-          `${box.modules} modules do not go into the ${box.bay} bay: it takes ${most}.`;
-    }
-  });
-  const modules = inputs.boxes.reduce((sum, box) => sum + box.modules, 0);
-  if (modules > 0 && modules % inputs.strings !== 0) {
-    faults['inputs.strings'] = `${modules} modules do not make ${inputs.strings} equal strings.`;
-  }
-  if (Object.keys(faults).length > 0) throw badInput(faults);
-}
-
-async function designById(tx: Tx, id: string) {
+export async function designById(tx: Db | Tx, id: string) {
   const [row] = await tx
     .select({ design, number: job.number, vehicleId: job.vehicleId })
     .from(design)
@@ -77,6 +52,30 @@ export const designEndpoints = [
       change(async ({ tx, log }) => {
         const before = await designById(tx, params.id!);
         await refuseImpossible(tx, before.vehicleId, body.inputs);
+        if (before.design.frozenAt) {
+          if (before.design.version !== body.version) throw stale(before.design);
+          const names = await tx
+            .select({ name: design.name })
+            .from(design)
+            .where(eq(design.jobId, before.design.jobId));
+          const name = nextVersionName(
+            body.name,
+            names.map((row) => row.name),
+          );
+          const [made] = await tx
+            .insert(design)
+            .values({ jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id })
+            .returning();
+          await log({
+            what: `made ${name}, which follows the sold design ${before.design.name}`,
+            resource: 'design',
+            id: made!.id,
+            job: before.number,
+            before: before.design,
+            after: made,
+          });
+          return { version: made!.version, id: made!.id };
+        }
         const [after] = await tx
           .update(design)
           .set({ name: body.name, inputs: body.inputs, version: sql`${design.version} + 1` })
@@ -91,7 +90,59 @@ export const designEndpoints = [
           before: before.design,
           after,
         });
+        return { version: after.version, id: after.id };
+      }),
+  }),
+  endpoint({
+    method: 'put',
+    path: '/designs/:id/sold',
+    may: 'manager',
+    body: versionSchema,
+    answer: ({ change, params, body, now }) =>
+      change(async ({ tx, log }) => {
+        const before = await designById(tx, params.id!);
+        if (before.design.frozenAt) throw ruleBroken('This design is sold already.');
+        const [after] = await tx
+          .update(design)
+          .set({ frozenAt: now(), version: sql`${design.version} + 1` })
+          .where(and(eq(design.id, params.id!), eq(design.version, body.version)))
+          .returning();
+        if (!after) throw stale((await designById(tx, params.id!)).design);
+        await log({
+          what: `sold design ${after.name}: frozen`,
+          resource: 'design',
+          id: after.id,
+          job: before.number,
+          before: before.design,
+          after,
+        });
         return { version: after.version };
       }),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/designs/:id/history',
+    may: 'viewer',
+    answer: async ({ db, params }): Promise<DesignChange[]> => {
+      const { design: stored, number } = await designById(db, params.id!);
+      const rows = await db
+        .select({ event, by: person.name })
+        .from(event)
+        .innerJoin(person, eq(person.id, event.personId))
+        .where(
+          and(
+            eq(event.jobNumber, number),
+            eq(event.resource, 'design'),
+            eq(event.resourceId, stored.id),
+            isNotNull(event.after),
+          ),
+        )
+        .orderBy(desc(event.id))
+        .limit(200);
+      return rows.map(({ event: { at, what, after }, by }) => {
+        const { name, inputs } = after as { name: string; inputs: DesignChange['inputs'] };
+        return { at: at.toISOString(), by, what, name, inputs };
+      });
+    },
   }),
 ];

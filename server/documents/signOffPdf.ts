@@ -1,28 +1,10 @@
-import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { formatQuantity } from '../../core/quantity/format.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
-
-const require = createRequire(import.meta.url);
-const font = (name: string) => require.resolve(`@fontsource/barlow/files/barlow-latin-${name}-normal.woff`);
-const INK = '#15211e';
-const SOFT = '#566660';
-const HAIRLINE = '#c6d0cc';
-const RED = '#b3261e';
-
-interface Print {
-  readonly workshop: string;
-  readonly timeZone: string;
-  readonly unitSet: UnitSet;
-  readonly printedAt: Date;
-}
-
-/** The face has neither a narrow no-break space nor the letter omega; a PDF says them in its own way. */
-const plain = (text: string) => text.replace(/\u202f/g, ' ').replace(/Ω/g, 'ohm');
+import { HAIRLINE, INK, newPaper, type Print, plain, RED, SOFT, timeText } from './paper.ts';
 
 function limitText(check: Check, result: CheckResult, set: UnitSet): string {
   if (check.kind === null) return 'as described';
@@ -37,19 +19,8 @@ const valueText = (check: Check, value: number, set: UnitSet) =>
 
 /** The sign-off sheet as a PDF: every check, its newest signed result with limit, person and time, or "not signed". */
 export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 42,
-    info: { Title: `Sign-off sheet ${job.number}`, Author: print.workshop },
-  });
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((done) => doc.on('end', () => done()));
-  doc.registerFont('text', font('400')).registerFont('strong', font('600'));
-  const when = (iso: string) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: print.timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(
-      new Date(iso),
-    );
+  const { doc, finish } = newPaper(`Sign-off sheet ${job.number}`, print);
+  const when = (iso: string) => timeText(print, iso);
   const left = doc.page.margins.left;
   const columns = { title: left, value: left + 210, limit: left + 290, who: left + 400 };
   const right = doc.page.width - doc.page.margins.right;
@@ -134,7 +105,5 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
   doc.text(
     'This sheet records who checked what and when. Local rules on vehicle approval, electrical work and refrigerants come first; this is a working aid, not an approval.',
   );
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return finish();
 }

@@ -4,6 +4,7 @@ import type { StoredDesign } from '../../contract/design.ts';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
 import type { BriefKind } from '../../core/brief/lines.ts';
+import type { PackedRoute } from '../../core/road/packedRoute.ts';
 import { stagesOfJob } from '../build/queries.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import {
@@ -13,6 +14,7 @@ import {
   design,
   job,
   person,
+  route,
   snag,
   vehicle,
   verdictDecision,
@@ -70,7 +72,20 @@ export async function designsOf(db: Db | Tx, jobId: string): Promise<StoredDesig
     .from(design)
     .where(eq(design.jobId, jobId))
     .orderBy(asc(design.createdAt), asc(design.name));
-  return rows.map(({ id, name, inputs, version }) => ({ id, name, inputs, version }));
+  return rows.map(({ id, name, inputs, version, frozenAt, followsId }) => ({
+    id,
+    name,
+    inputs,
+    version,
+    frozenAt: frozenAt?.toISOString() ?? null,
+    followsId,
+  }));
+}
+
+/** The recorded route of a job, or null. */
+export async function routeOf(db: Db | Tx, jobId: string): Promise<PackedRoute | null> {
+  const [row] = await db.select().from(route).where(eq(route.jobId, jobId));
+  return row?.body ?? null;
 }
 
 export async function checksOf(db: Db | Tx, jobId: string): Promise<CheckResult[]> {
@@ -116,6 +131,7 @@ export async function jobSheet(db: Db, number: string): Promise<JobSheet> {
     client: { name: own.clientName, contact: own.contact },
     vehicle: info,
     use: row.use,
+    route: await routeOf(db, row.id),
     brief: await briefOf(db, row.id),
     designs: await designsOf(db, row.id),
     chosenDesignId: row.chosenDesignId,

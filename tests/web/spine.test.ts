@@ -32,6 +32,7 @@ const JOB: JobSheet = {
     measured: {},
   },
   use: USUAL_USE,
+  route: null,
   brief: [],
   designs: [],
   chosenDesignId: null,
@@ -45,7 +46,7 @@ const JOB: JobSheet = {
   snags: [],
   checks: [],
 };
-const design = { id: 'd', name: 'A', inputs: EMPTY_DESIGN, version: 1 };
+const design = { id: 'd', name: 'A', inputs: EMPTY_DESIGN, version: 1, frozenAt: null, followsId: null };
 const stage = (state: StageRow['state']): StageRow => ({
   id: state,
   key: state,

@@ -46,4 +46,11 @@ export const CHART = {
   primary: '#1d5a51',
   wait: '#a56a00',
   tint: '#a9c4bd',
+  stop: '#b3261e',
+  hv: '#e8590c',
+  pass: '#226a40',
+  metal: '#31413c',
+  tan: '#b98a3e',
+  /** Parts of a whole and lines beside the main one: no colour that says a state. */
+  parts: ['#31413c', '#a9c4bd', '#b98a3e', '#7b8f88', '#4f7f75', '#d5c39c'],
 };

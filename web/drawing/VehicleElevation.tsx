@@ -1,6 +1,7 @@
 import type { VehicleState } from '../../core/vehicle/state.ts';
 import { lengthsOf, type Point, sideOutline, sideWindow } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
+import { type BoxMoving, useBoxDrag } from './useBoxDrag.ts';
 
 export interface AxleText {
   readonly text: string;
@@ -15,14 +16,22 @@ interface Props {
   readonly rear: AxleText;
   readonly middle: AxleText;
   readonly centreX: number | null;
-  readonly onPick?: (key: string) => void;
+  /** Boxes can be moved: draws bays and grid, and tells about moves. */
+  readonly moving?: BoxMoving | null;
 }
 
 const path = (points: readonly Point[], top: number) =>
   `${points.map(([x, z], i) => `${i ? 'L' : 'M'} ${x} ${top - z}`).join(' ')} Z`;
 
+/** Marks along the ground every 100 mm. */
+function gridLines(from: number, to: number): number[] {
+  const first = Math.ceil(from / 100) * 100;
+  return Array.from({ length: Math.floor((to - first) / 100) + 1 }, (_, i) => first + i * 100);
+}
+
 /** The vehicle from the side, to scale, with boxes, drive, mass centre, wheelbase and axle loads under the wheels. */
-export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX, onPick }: Props) {
+export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX, moving = null }: Props) {
+  const dragOf = useBoxDrag(moving);
   const l = lengthsOf(vehicle);
   const pad = 140;
   const long = l.rearX - l.frontX + 2 * pad;
@@ -36,7 +45,7 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
   return (
     <svg
       viewBox={`${l.frontX - pad} 0 ${long} ${top + below}`}
-      role="img"
+      role={moving ? 'group' : 'img'}
       aria-label={`${vehicle.variant.modelName} from the side: front axle ${front.text}, rear axle ${rear.text}`}
       style={{ width: '100%', maxHeight: 330, display: 'block' }}
     >
@@ -68,18 +77,36 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
           strokeWidth={52}
         />
       ))}
+      {moving && (
+        <g stroke="var(--hairline)" fill="none">
+          {gridLines(l.frontX, l.rearX).map((x) => (
+            <line key={x} x1={x} x2={x} y1={top - 8} y2={top} strokeWidth={stroke * (x % 500 === 0 ? 1.2 : 0.6)} />
+          ))}
+          {vehicle.variant.bays.map((bay) => (
+            <rect
+              key={bay.name}
+              x={bay.xMm - bay.lengthMm / 2}
+              y={top - bay.zMm - bay.heightMm / 2}
+              width={bay.lengthMm}
+              height={bay.heightMm}
+              strokeWidth={stroke}
+              stroke="var(--mist)"
+              strokeDasharray={`${stroke * 5} ${stroke * 4}`}
+            />
+          ))}
+        </g>
+      )}
       {[...parts]
         .sort((a) => (a.kind === 'drive' ? -1 : 1))
         .map((part) => {
           const drive = part.kind === 'drive';
           const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
           return (
-            // The list beside the drawing does the same by keyboard.
-            // biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for the mouse only
             <g
               key={part.key}
-              onClick={onPick && !drive ? () => onPick(part.key) : undefined}
-              style={onPick && !drive ? { cursor: 'pointer' } : undefined}
+              {...(drive ? {} : dragOf(part.key))}
+              {...(moving && !drive ? { 'aria-label': `${part.label} box: arrow keys move it` } : {})}
+              data-box={drive ? undefined : part.key}
             >
               <rect
                 x={part.x - part.length / 2}

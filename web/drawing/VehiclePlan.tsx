@@ -1,6 +1,7 @@
 import type { VehicleState } from '../../core/vehicle/state.ts';
 import { lengthsOf, planPath } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
+import { type BoxMoving, useBoxDrag } from './useBoxDrag.ts';
 
 interface Props {
   readonly vehicle: VehicleState;
@@ -16,10 +17,13 @@ interface Props {
     readonly label: string;
   }[];
   readonly title: string;
+  /** Boxes can be moved: draws bays, and tells about moves. Nose to the left only. */
+  readonly moving?: BoxMoving | null;
 }
 
 /** The vehicle from above, to scale: outline, wheels, screen, boxes and drive. */
-export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [], title }: Props) {
+export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [], title, moving = null }: Props) {
+  const dragOf = useBoxDrag(moving);
   const l = lengthsOf(vehicle);
   const pad = 120;
   const long = l.rearX - l.frontX + 2 * pad;
@@ -36,7 +40,7 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
       width={w * perMm}
       height={h * perMm}
       viewBox={`0 0 ${w} ${h}`}
-      role="img"
+      role={moving ? 'group' : 'img'}
       aria-label={title}
       style={{ maxWidth: '100%', display: 'block' }}
     >
@@ -57,24 +61,55 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
           d={`M ${screenX} ${-l.width * 0.36} Q ${screenX - 150} 0 ${screenX} ${l.width * 0.36} L ${screenX + 210} ${l.width * 0.32} Q ${screenX + 110} 0 ${screenX + 210} ${-l.width * 0.32} Z`}
           fill="var(--glass)"
         />
+        {moving &&
+          vehicle.variant.bays.map((bay) => (
+            <rect
+              key={bay.name}
+              x={bay.xMm - bay.lengthMm / 2}
+              y={bay.yMm - bay.widthMm / 2}
+              width={bay.lengthMm}
+              height={bay.widthMm}
+              fill="none"
+              stroke="var(--mist)"
+              strokeWidth={stroke}
+              strokeDasharray={`${5 / perMm} ${4 / perMm}`}
+            />
+          ))}
         {[...parts]
           .sort((a) => (a.kind === 'drive' ? -1 : 1))
           .map((part) => {
             const drive = part.kind === 'drive';
             const colour = part.tooBig ? 'var(--stop)' : drive ? 'var(--primary)' : 'var(--hv)';
             return (
-              <rect
+              <g
                 key={part.key}
-                x={part.x - part.length / 2}
-                y={part.y - part.width / 2}
-                width={part.length}
-                height={part.width}
-                rx={18}
-                fill={drive ? 'var(--drive)' : 'var(--sheet)'}
-                stroke={colour}
-                strokeWidth={stroke * 1.6}
-                {...(part.tooBig || !part.fitted ? { strokeDasharray: `${5 / perMm} ${3 / perMm}` } : {})}
-              />
+                {...(drive ? {} : dragOf(part.key))}
+                {...(moving && !drive ? { 'aria-label': `${part.label} box: arrow keys move it` } : {})}
+                data-box={drive ? undefined : part.key}
+              >
+                <rect
+                  x={part.x - part.length / 2}
+                  y={part.y - part.width / 2}
+                  width={part.length}
+                  height={part.width}
+                  rx={18}
+                  fill={drive ? 'var(--drive)' : 'var(--sheet)'}
+                  stroke={colour}
+                  strokeWidth={stroke * 1.6}
+                  {...(part.tooBig || !part.fitted ? { strokeDasharray: `${5 / perMm} ${3 / perMm}` } : {})}
+                />
+                {moving && (
+                  <text
+                    x={part.x}
+                    y={part.y + 4 / perMm}
+                    textAnchor="middle"
+                    fontSize={12 / perMm}
+                    fill={drive ? 'var(--bar)' : 'var(--hv-ink)'}
+                  >
+                    {part.label}
+                  </text>
+                )}
+              </g>
             );
           })}
         {marks.map((mark) => (

@@ -3,7 +3,7 @@ import { conductorOhm } from '../../wiring/cable.ts';
 import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
 import { figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
-import { rmsCurrent } from '../road/currents.ts';
+import { fullCurrent, rmsCurrent } from '../road/currents.ts';
 import { cableChoice } from './cable.ts';
 
 export interface NamedFuse {
@@ -20,16 +20,16 @@ const JOINTS_OHM = 0.002;
 /** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
 export const fuses = step<
   readonly NamedFuse[],
-  { packFacts: typeof packFacts; rms: typeof rmsCurrent; cableChoice: typeof cableChoice }
+  { packFacts: typeof packFacts; rms: typeof rmsCurrent; full: typeof fullCurrent; cableChoice: typeof cableChoice }
 >({
   id: 'fuses',
-  needs: { packFacts, rms: rmsCurrent, cableChoice },
+  needs: { packFacts, rms: rmsCurrent, full: fullCurrent, cableChoice },
   reads: ['charge', 'electric', 'shelf'],
-  compute: ({ packFacts: pack, rms, cableChoice: cable }, { charge, electric, shelf }) => {
+  compute: ({ packFacts: pack, rms, full, cableChoice: cable }, { charge, electric, shelf }) => {
     const loopOhm =
       pack.resistanceOhm + JOINTS_OHM + 2 * conductorOhm(cable.part.sheet.sectionMm2, electric.cableLengthM, 20);
-    const fuseFor = (name: string, continuousA: number, cableA: number | null): NamedFuse => {
-      const need = fuseNeed({ continuousA, fullV: pack.fullV, loopOhm, cableA });
+    const fuseFor = (name: string, continuousA: number, cableA: number | null, peakA = continuousA): NamedFuse => {
+      const need = fuseNeed({ continuousA, peakA, fullV: pack.fullV, loopOhm, cableA });
       const part =
         [...shelf.fuses]
           .sort((a, b) => a.sheet.ratedA - b.sheet.ratedA)
@@ -42,7 +42,7 @@ export const fuses = step<
           ) ?? null;
       return { name, continuousA, need, part };
     };
-    const list = [fuseFor('main', rms, cable.part.sheet.continuousA)];
+    const list = [fuseFor('main', rms, cable.part.sheet.continuousA, full)];
     const { charger } = charge;
     // Branch currents are highest at the empty pack.
     if (charger) list.push(fuseFor('charger', (charger.sheet.powerW * charger.sheet.efficiency) / pack.emptyV, null));
@@ -66,7 +66,7 @@ export const mainFuse = figure({
     if (value === null) return missing('noFuseFits');
     return {
       value,
-      formula: 'rated ≥ 1.25 × rms, not over what the cable carries',
+      formula: 'rated ≥ 1.25 × rms and ≥ full throttle ÷ 1.6, not over what the cable carries',
       terms: [
         { symbol: 'rms', value: main.continuousA, kind: 'current' },
         { symbol: 'at least', value: main.need.atLeastA, kind: 'current' },

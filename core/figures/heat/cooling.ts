@@ -1,3 +1,4 @@
+import type { ComponentOf } from '../../component/sheets.ts';
 import { coolantFlow, packRise as rise } from '../../cooling/coolant.ts';
 import { figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
@@ -44,7 +45,7 @@ export const driveFlow = figure({
     formula: 'm·c_p·ΔT = Q; 50 % glycol, c_p 3.4 kJ/kgK, 1.07 kg/l',
     terms: [
       { symbol: 'Q', value: heat, kind: 'watts' },
-      { symbol: 'ΔT', value: DRIVE_RISE_K, kind: 'coefficient' },
+      { symbol: 'ΔT', value: DRIVE_RISE_K, kind: 'warming' },
     ],
     source: 'heat balance; glycol figures common practice',
   }),
@@ -71,7 +72,7 @@ export const packHeat = figure({
 /** How much the pack warms from full to empty if nothing is carried away: long bursts are out of reach of air. */
 export const packRise = figure({
   id: 'packRise',
-  kind: 'coefficient',
+  kind: 'warming',
   needs: { packHeat, packUsable, hardestRun },
   reads: ['pack'],
   compute: ({ packHeat: heat, packUsable: usable, hardestRun: { run } }, { pack }) => {
@@ -100,10 +101,24 @@ export const packFlow = figure({
     formula: 'm·c_p·ΔT = Q in a loop of its own; the battery likes 20–25 °C',
     terms: [
       { symbol: 'Q', value: heat, kind: 'watts' },
-      { symbol: 'ΔT', value: PACK_RISE_K, kind: 'coefficient' },
+      { symbol: 'ΔT', value: PACK_RISE_K, kind: 'warming' },
     ],
     source: 'heat balance; glycol figures common practice',
   }),
+});
+
+/** The smallest pump that moves this much, l/min; null: none does. */
+const pumpFor = (pumps: readonly ComponentOf<'coolantPump'>[], litresPerMin: number) =>
+  [...pumps]
+    .sort((a, b) => a.sheet.litresPerMin - b.sheet.litresPerMin)
+    .find((part) => part.sheet.litresPerMin >= litresPerMin) ?? null;
+
+/** Pump of the shelf for the battery's loop. */
+export const packPumpChoice = step({
+  id: 'packPumpChoice',
+  needs: { packFlow },
+  reads: ['shelf'],
+  compute: ({ packFlow: flow }, { shelf }) => stepAnswer(pumpFor(shelf.pumps, flow), 'component sheets'),
 });
 
 /** Radiator and pump of the shelf for the drive's loop. Null where none is big enough. */
@@ -117,10 +132,7 @@ export const driveLoopChoice = step({
         radiator:
           [...shelf.radiators].sort((a, b) => a.sheet.heatW - b.sheet.heatW).find((part) => part.sheet.heatW >= heat) ??
           null,
-        pump:
-          [...shelf.pumps]
-            .sort((a, b) => a.sheet.litresPerMin - b.sheet.litresPerMin)
-            .find((part) => part.sheet.litresPerMin >= flow) ?? null,
+        pump: pumpFor(shelf.pumps, flow),
       },
       'component sheets',
     ),

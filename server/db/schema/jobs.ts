@@ -16,6 +16,7 @@ import {
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
+import type { PackedRoute } from '../../../core/road/packedRoute.ts';
 import { component, kitRevision } from './library.ts';
 import { person } from './people.ts';
 import { vehicle } from './vehicles.ts';
@@ -107,10 +108,22 @@ export const design = pgTable(
     name: text('name').notNull(),
     inputs: jsonb('inputs').$type<DesignInputs>().notNull(),
     version: integer('version').notNull().default(1),
+    /** Sold: never changes again (a trigger holds it). */
+    frozenAt: timestamp('frozen_at', { withTimezone: true }),
+    followsId: uuid('follows_id').references((): AnyPgColumn => design.id),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index('design_job').on(t.jobId)],
+  (t) => [index('design_job').on(t.jobId), index('design_follows').on(t.followsId)],
 );
+
+/** The recorded route of a job, at most one. */
+export const route = pgTable('route', {
+  jobId: uuid('job_id')
+    .primaryKey()
+    .references((): AnyPgColumn => job.id),
+  body: jsonb('body').$type<PackedRoute>().notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});
 
 export const partLine = pgTable(
   'part_line',

@@ -135,7 +135,7 @@ export function needsDecision(
         count: missing.length,
       });
     if (!vehicle.weighing) {
-      const rests = measuringList(lines).filter(
+      const rests = measuringList(lines, null).filter(
         (item) => item.figure === 'frontAxleMass' || item.figure === 'rearAxleMass',
       );
       const count = new Set(rests.flatMap((item) => item.lines.map((line) => line.line.id))).size;

@@ -10,10 +10,13 @@ import { newHoleCount } from '../../../core/fit/cradle.ts';
 import { type FitReport, fitKit } from '../../../core/fit/fitKit.ts';
 import { type KitRevision, kitHours, kitParts } from '../../../core/kit/kit.ts';
 import { dayNumber } from '../../../core/quantity/format.ts';
+import { unpackRoute } from '../../../core/road/packedRoute.ts';
+import type { Route } from '../../../core/road/route.ts';
 import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
+import { useDesignSteps } from './designSteps.ts';
 
 /** Everything the steps of one job read: the stored sheet, the library, drafts, and the figures of both. */
 export interface JobBench {
@@ -31,7 +34,14 @@ export interface JobBench {
   /** Version the design draft was begun from; a newer one on the server means a merge. */
   readonly draftVersion: number | null;
   readonly pickDesign: (id: string) => void;
-  readonly setInputs: (inputs: DesignInputs | null) => void;
+  /**
+   * Changes the draft; null drops it. Changes with the same `run` one after another (a drag) count as one for undo.
+   */
+  readonly setInputs: (inputs: DesignInputs | null, run?: string) => void;
+  /** Steps back and forth through the changes of this visit; null where there is nothing to step to. */
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
+  readonly route: Route | null;
   readonly setUse: (use: VehicleUse | null) => void;
   readonly sheet: FigureSheet;
   readonly lines: readonly LineJudgement[];
@@ -108,14 +118,27 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
         : null,
     [kit, job.kit, variant, shelves],
   );
+  const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);
   const slotsFor = useMemo(
     () => (design: DesignInputs, how: VehicleUse) =>
-      resolveDesign({ design, library: shelves.components, vehicle: vehicle!, use: how, newHoles: holes, work }),
-    [shelves, vehicle, holes, work],
+      resolveDesign({
+        design,
+        library: shelves.components,
+        vehicle: vehicle!,
+        use: how,
+        route,
+        newHoles: holes,
+        work,
+        free: shelves.free,
+      }),
+    [shelves, vehicle, holes, work, route],
   );
   const sheet = useSheet(useMemo(() => slotsFor(inputs, use), [slotsFor, inputs, use]));
   const savedSheet = useSheet(
     useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),
+  );
+  const steps = useDesignSteps(stored?.id ?? job.id, inputs, (next) =>
+    setDraft(next && { inputs: next, version: draft?.version ?? stored?.version ?? 0 }),
   );
   const lines = useMemo(() => judgeBrief(job.brief, sheet), [job.brief, sheet]);
   const savedLines = useMemo(() => judgeBrief(job.brief, savedSheet), [job.brief, savedSheet]);
@@ -137,7 +160,8 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
       useDirty: useDraftValue !== null,
       draftVersion: draft?.version ?? null,
       pickDesign: setPicked,
-      setInputs: (next) => setDraft(next && { inputs: next, version: draft?.version ?? stored?.version ?? 0 }),
+      ...steps,
+      route,
       setUse: setUseDraft,
       slotsOf: (design) => slotsFor(design, use),
       fit: (revision, options) =>
@@ -166,7 +190,8 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
     savedLines,
     draft,
     useDraftValue,
-    setDraft,
+    steps,
+    route,
     setUseDraft,
     slotsFor,
     work,

@@ -1,39 +1,26 @@
 import { Button, Segmented } from 'antd';
-import type { VehicleUse } from '../../../../core/figures/slots.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useUse } from './useUse.tsx';
 
 const ROUND = { lengthKm: 40, stops: 10, meanKmh: 30, climbM: 100 };
 
 /** How the client will use the vehicle: the round, steady speed, load, weather, supply. One for all designs. */
 export function UsePanel() {
-  const { job, use, setUse, useDirty } = useBench();
-  const sending = useSend();
-  const set = (change: Partial<VehicleUse>) => setUse({ ...use, ...change });
+  const { use, set, fault, buttons } = useUse();
   const round = use.round;
-  const fault = (field: string) => sending.faults[`use.${field}`];
-  const save = async () => {
-    if (await sending.go('PUT', `/jobs/${job.number}/use`, { use, version: job.version })) setUse(null);
-  };
   return (
-    <Sheet
-      title="How it is used"
-      aside={
-        useDirty && (
-          <span className="row">
-            <Button size="small" type="primary" loading={sending.busy} onClick={() => void save()}>
-              Save the use
-            </Button>
-            <Button size="small" onClick={() => setUse(null)}>
-              Undo
-            </Button>
-          </span>
-        )
-      }
-    >
+    <Sheet title="How it is used" aside={buttons}>
       <div className="in stack">
+        {round && (
+          <TextField
+            label="The round in words"
+            value={use.roundWords ?? ''}
+            onChange={(roundWords) => set({ roundWords })}
+            fault={fault('roundWords')}
+          />
+        )}
         {round ? (
           <div className="fields">
             <QuantityInput
@@ -88,14 +75,14 @@ export function UsePanel() {
           />
           <QuantityInput
             label="Accessories"
-            kind="power"
+            kind="watts"
             value={use.auxiliaryW}
             onChange={(v) => v !== null && set({ auxiliaryW: v })}
             fault={fault('auxiliaryW')}
           />
           <QuantityInput
             label="Heater"
-            kind="power"
+            kind="watts"
             value={use.heaterW}
             onChange={(v) => v !== null && set({ heaterW: v })}
             fault={fault('heaterW')}
@@ -106,6 +93,27 @@ export function UsePanel() {
             value={use.ambientC}
             onChange={(v) => v !== null && set({ ambientC: v })}
             fault={fault('ambientC')}
+          />
+          <QuantityInput
+            label="Heated seats"
+            kind="watts"
+            value={use.seatsW ?? 0}
+            onChange={(v) => v !== null && set({ seatsW: v })}
+            fault={fault('seatsW')}
+          />
+          <QuantityInput
+            label="Altitude"
+            kind="height"
+            value={use.altitudeM}
+            onChange={(v) => v !== null && set({ altitudeM: v })}
+            fault={fault('altitudeM')}
+          />
+          <QuantityInput
+            label="Wind against"
+            kind="speed"
+            value={use.headwindMs * 3.6}
+            onChange={(v) => v !== null && set({ headwindMs: v / 3.6 })}
+            fault={fault('headwindMs')}
           />
           <QuantityInput
             label="Supply, volts to neutral"

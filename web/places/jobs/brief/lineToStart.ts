@@ -6,12 +6,17 @@ import { BRIEF_NAME } from '../../../wording/brief.ts';
 const START: Partial<Record<BriefKind, number>> = {
   rangeRound: 100,
   rangeCycle: 100,
+  rangeRoute: 100,
   rangeConstant: 100,
   time0to20: 5,
   time0to50: 12,
+  time0to60mph: 15,
+  time0to100: 18,
   topSpeed: 90,
   hillStart: 0.16,
+  gradeHeld50: 0.08,
   overnightCharge: 10,
+  rapidCharge: 0.75,
   priceCeiling: 2_500_000,
 };
 

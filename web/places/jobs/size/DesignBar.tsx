@@ -1,4 +1,4 @@
-import { Button, Input, Modal } from 'antd';
+import { Button, Input, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
 import type { StoredDesign } from '../../../../contract/design.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../../../core/design/inputs.ts';
@@ -7,27 +7,22 @@ import { usePerson } from '../../../data/session.tsx';
 import { MergeDialog, type MergeRow } from '../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../widgets/useSend.ts';
 import { useBench } from '../jobBench.ts';
+import { DesignPapers } from './DesignPapers.tsx';
+import { designDifferences } from './designDifferences.ts';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
-const MODULES = (inputs: DesignInputs) => inputs.boxes.map((box) => `${box.modules} ${box.bay}`).join(', ') || 'none';
-
-function mergeRows(mine: DesignInputs, theirs: DesignInputs, name: (id: string | null) => string): MergeRow[] {
-  return [
-    { name: 'Module', mine: name(mine.moduleId), theirs: name(theirs.moduleId) },
-    { name: 'Modules in bays', mine: MODULES(mine), theirs: MODULES(theirs) },
-    { name: 'Strings', mine: String(mine.strings), theirs: String(theirs.strings) },
-    { name: 'Drive', mine: name(mine.driveId), theirs: name(theirs.driveId) },
-    { name: 'Gear', mine: String(mine.gear ?? 'none'), theirs: String(theirs.gear ?? 'none') },
-    { name: 'Torque cap', mine: String(mine.torqueCapNm ?? 'none'), theirs: String(theirs.torqueCapNm ?? 'none') },
-    { name: 'Charger', mine: name(mine.chargerId), theirs: name(theirs.chargerId) },
-    { name: 'Inlet', mine: name(mine.inletId), theirs: name(theirs.inletId) },
-  ];
-}
+/** What differs between my draft and what somebody saved meanwhile, choice by choice. */
+const mergeRows = (mine: DesignInputs, theirs: DesignInputs, name: (id: string | null) => string): MergeRow[] =>
+  designDifferences([mine, theirs], name).map((row) => ({
+    name: row.name,
+    mine: row.values[0] ?? '',
+    theirs: row.values[1] ?? '',
+  }));
 
 /** The designs of a job: pick, make, copy, save, choose. */
 export function DesignBar({ sending }: { sending: Sending }) {
   const bench = useBench();
-  const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit } = bench;
+  const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = bench;
   const person = usePerson();
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);
   const others = useSend();
@@ -46,8 +41,16 @@ export function DesignBar({ sending }: { sending: Sending }) {
     }
   };
   const save = async (version: number) => {
-    if (stored && (await sending.go('PUT', `/designs/${stored.id}`, { name: stored.name, inputs, version })))
-      setInputs(null);
+    if (!stored) return;
+    const saved = await sending.go<{ id: string }>('PUT', `/designs/${stored.id}`, {
+      name: stored.name,
+      inputs,
+      version,
+    });
+    if (!saved) return;
+    setInputs(null);
+    // A sold design stays as it was: what was saved is a new one that follows it.
+    if (saved.id !== stored.id) pickDesign(saved.id);
   };
   const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredDesign) : null;
   const partName = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
@@ -63,6 +66,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
           >
             {design.name}
             {design.id === job.chosenDesignId ? ', chosen' : ''}
+            {design.frozenAt ? ', sold' : ''}
           </Button>
         ))}
         {may && (
@@ -84,13 +88,23 @@ export function DesignBar({ sending }: { sending: Sending }) {
           </Button>
         )}
       </div>
+      {!may && stored && <DesignPapers dirty={false} />}
+      {may && !stored && <DesignPapers dirty={false} />}
       {may && stored && (
         <div className="row">
           {designDirty && (
             <>
-              <Button onClick={() => setInputs(null)}>Undo changes</Button>
+              <Button aria-label="Step back" disabled={!undo} onClick={() => undo?.()}>
+                Undo
+              </Button>
+              {redo && (
+                <Button aria-label="Step forth" onClick={redo}>
+                  Redo
+                </Button>
+              )}
+              <Button onClick={() => setInputs(null)}>Drop changes</Button>
               <Button type="primary" loading={sending.busy} onClick={() => void save(draftVersion ?? stored.version)}>
-                Save design
+                {stored.frozenAt ? 'Save as a new version' : 'Save design'}
               </Button>
             </>
           )}
@@ -107,6 +121,18 @@ export function DesignBar({ sending }: { sending: Sending }) {
               Choose this design
             </Button>
           )}
+          {!designDirty && person.role === 'manager' && stored.id === job.chosenDesignId && !stored.frozenAt && (
+            <Popconfirm
+              title="The client has agreed to this design?"
+              description="It is frozen as it stands. A later change makes a new version beside it."
+              okText="Sold: freeze it"
+              cancelText="Not yet"
+              onConfirm={() => void others.go('PUT', `/designs/${stored.id}/sold`, { version: stored.version })}
+            >
+              <Button>Mark as sold</Button>
+            </Popconfirm>
+          )}
+          <DesignPapers dirty={designDirty} />
         </div>
       )}
       <Modal

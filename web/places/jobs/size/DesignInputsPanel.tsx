@@ -1,36 +1,27 @@
 import { Button } from 'antd';
 import type { Component, ComponentKind } from '../../../../core/component/sheets.ts';
-import type { DesignInputs } from '../../../../core/design/inputs.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';
+import { BoxTable } from './BoxTable.tsx';
+import { PackFields } from './PackFields.tsx';
+import { useDesign } from './useDesign.ts';
 
 /** Everything that is chosen in a design; all figures follow each change at once. */
 export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { shelves, inputs, setInputs, vehicle, sheet } = useBench();
-  const unitSet = useUnitSet();
-  const set = (change: Partial<DesignInputs>) => setInputs({ ...inputs, ...change });
+  const { shelves, vehicle, sheet } = useBench();
+  const { inputs, set } = useDesign();
   const options = (...kinds: ComponentKind[]) =>
     shelves.data.components
       .filter((part) => kinds.includes(part.kind))
       .map((part) => ({ value: part.id, label: part.name }));
-  const { gearbox, bays } = vehicle.variant;
+  const { gearbox } = vehicle.variant;
   const keepsGearbox =
     (shelves.components.get(inputs.driveId ?? '') as Component | undefined)?.kind === 'drive' &&
     sheet.slots.drive.unit?.sheet.output === 'gearboxInput';
-  const setBox = (bay: string, change: { modules?: number; shiftMm?: number }) => {
-    const old = inputs.boxes.find((box) => box.bay === bay) ?? { bay, modules: 0, shiftMm: 0 };
-    const next = { ...old, ...change };
-    const boxes = inputs.boxes.some((box) => box.bay === bay)
-      ? inputs.boxes.map((box) => (box.bay === bay ? next : box))
-      : [...inputs.boxes, next];
-    set({ boxes: boxes.filter((box) => box.modules > 0 || box.shiftMm !== 0) });
-  };
-  const total = inputs.boxes.reduce((sum, box) => sum + box.modules, 0);
-  const unequal = total > 0 && total % inputs.strings !== 0;
   return (
     <Sheet title="What goes in">
       <div className="in stack">
@@ -41,78 +32,8 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
           onChange={(moduleId) => set({ moduleId })}
           mayBeEmpty
         />
-        <table className="list" aria-label="Modules in bays">
-          <thead>
-            <tr>
-              <th>Bay</th>
-              <th style={{ width: 104 }}>Modules</th>
-              <th style={{ width: 112 }}>Shift aft</th>
-              <th className="num">Filled box</th>
-            </tr>
-          </thead>
-          <tbody>
-            {bays.map((bay) => {
-              const at = inputs.boxes.findIndex((box) => box.bay === bay.name);
-              const choice = inputs.boxes[at];
-              const placed = sheet.slots.pack.boxes.find((box) => box.bay.name === bay.name);
-              const tooMany =
-                placed && placed.outer === null && sheet.slots.pack.module ? `takes ${placed.most} at most` : undefined;
-              const heavy = placed && placed.massKg > bay.maxMassKg;
-              return (
-                <tr key={bay.name}>
-                  <td>
-                    {bay.name}
-                    <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
-                  </td>
-                  <td>
-                    <div className="row" style={{ flexWrap: 'nowrap', gap: 4 }}>
-                      <QuantityInput
-                        label={`Modules in ${bay.name}`}
-                        hideLabel
-                        kind="count"
-                        value={choice?.modules ?? 0}
-                        onChange={(modules) =>
-                          modules !== null && setBox(bay.name, { modules: Math.max(0, Math.round(modules)) })
-                        }
-                        fault={tooMany ?? faults[`inputs.boxes.${at}.modules`]}
-                      />
-                    </div>
-                  </td>
-                  <td>
-                    <QuantityInput
-                      label={`Shift of ${bay.name}`}
-                      hideLabel
-                      kind="length"
-                      value={choice?.shiftMm ?? 0}
-                      onChange={(shiftMm) => shiftMm !== null && setBox(bay.name, { shiftMm })}
-                      disabled={!choice}
-                    />
-                  </td>
-                  <td className={`num ${heavy ? 'stop' : ''}`}>
-                    {placed ? formatQuantity(placed.massKg, 'mass', unitSet) : <span className="soft">empty</span>}
-                    <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-        <div className="fields">
-          <QuantityInput
-            label="Parallel strings"
-            kind="count"
-            value={inputs.strings}
-            onChange={(strings) => strings !== null && strings >= 1 && set({ strings: Math.round(strings) })}
-            fault={unequal ? `${total} modules do not make ${inputs.strings} equal strings.` : faults['inputs.strings']}
-          />
-          <QuantityInput
-            label="Usable share"
-            kind="share"
-            value={inputs.usableShare}
-            onChange={(usableShare) => usableShare !== null && set({ usableShare })}
-            fault={faults['inputs.usableShare']}
-          />
-        </div>
+        <BoxTable faults={faults} />
+        <PackFields faults={faults} />
         <Choice
           label="Drive"
           value={inputs.driveId}

@@ -1,10 +1,15 @@
 import { Segmented } from 'antd';
-import { useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import type { BoxChoice, DesignInputs } from '../../../../core/design/inputs.ts';
 import { unladenLoads } from '../../../../core/figures/balance/unladenLoads.ts';
-import { FIGURES } from '../../../../core/figures/index.ts';
+import { createSheet } from '../../../../core/figures/evaluate.ts';
+import { FIGURES, type FigureId } from '../../../../core/figures/index.ts';
+import { STATIC_CLEARANCE_MM } from '../../../../core/pack/arrange.ts';
+import { boxGaps } from '../../../../core/pack/boxGaps.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { useUnitSet } from '../../../data/session.tsx';
+import { usePerson, useUnitSet } from '../../../data/session.tsx';
 import { drawnParts } from '../../../drawing/parts.ts';
+import type { BoxMoving, DrawnShift } from '../../../drawing/useBoxDrag.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
 import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
@@ -12,15 +17,54 @@ import { SCHOOL_NAME } from '../../../wording/brief.ts';
 import { MISSING } from '../../../wording/figures.ts';
 import { useBench } from '../jobBench.ts';
 
-/** Boxes and drive in the vehicle to scale, with the axle loads that follow. */
+/** A box of the design moved by a shift as drawn from the side (fore and aft, up and down) or from above (to the side). */
+export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'side' | 'above'): BoxChoice {
+  const shiftMm = box.shiftMm + right;
+  return view === 'side'
+    ? { ...box, shiftMm, shiftZMm: (box.shiftZMm ?? 0) - down }
+    : { ...box, shiftMm, shiftYMm: (box.shiftYMm ?? 0) + down };
+}
+
+/**
+ * Boxes and drive in the vehicle to scale, with axle loads and clearances that follow a box while it is dragged: the
+ * drawing works out its own few figures at once, the rest of the page catches up as it can.
+ */
 export function WeightDrawing() {
-  const { vehicle, sheet, job } = useBench();
+  const { vehicle, sheet: settled, job, inputs, setInputs, slotsOf } = useBench();
   const set = useUnitSet();
+  const may = usePerson().role !== 'viewer';
   const [view, setView] = useState<'side' | 'above'>('side');
+  const [held, setHeld] = useState<DesignInputs | null>(null);
+  const start = useRef<DesignInputs | null>(null);
+  const run = useRef(0);
+  // The page has caught up with the last move: the drawing reads the common figures again.
+  useEffect(() => {
+    if (held && inputs === held && !start.current) setHeld(null);
+  }, [held, inputs]);
+  const sheet = useMemo(() => (held ? createSheet(slotsOf(held)) : settled), [held, settled, slotsOf]);
+  const move = (from: DesignInputs, key: string, shift: DrawnShift) => ({
+    ...from,
+    boxes: from.boxes.map((box) => (box.bay === key ? movedBox(box, shift, view) : box)),
+  });
+  const moving: BoxMoving = {
+    onDrag: (key, shift, done) => {
+      if (!start.current) {
+        start.current = inputs;
+        run.current++;
+      }
+      const next = move(start.current, key, shift);
+      setHeld(next);
+      if (done) start.current = null;
+      startTransition(() => setInputs(next, `drag ${run.current}`));
+    },
+    onNudge: (key, step) => {
+      const next = move(held ?? inputs, key, step);
+      setHeld(next);
+      startTransition(() => setInputs(next));
+    },
+  };
   const { figures } = vehicle;
-  const value = (
-    id: 'frontAxleNow' | 'rearAxleNow' | 'frontAxleLaden' | 'rearAxleLaden' | 'frontShare' | 'frontShareBefore',
-  ) => sheet.get(FIGURES[id]).value;
+  const value = (id: FigureId) => sheet.get(FIGURES[id]).value;
   const axle = (now: number | null, laden: number | null, before: number, rating: number, name: string) => ({
     text: now === null ? 'not known' : formatQuantity(now, 'mass', set),
     say:
@@ -35,20 +79,24 @@ export function WeightDrawing() {
   const target = aim?.school === 'equal' ? 0.5 : before;
   const off = aim && share !== null && target !== null && Math.abs(share - target) > (aim.tolerance ?? 0);
   const loads = sheet.get(unladenLoads);
+  const drag = may ? moving : null;
   return (
     <Sheet
       title="Where the weight goes"
       aside={
-        <Segmented
-          aria-label="View"
-          size="small"
-          value={view}
-          options={[
-            { label: 'Side', value: 'side' },
-            { label: 'Above', value: 'above' },
-          ]}
-          onChange={(next) => setView(next as 'side' | 'above')}
-        />
+        <span className="row">
+          {may && <span>Drag a box or move it by arrow keys; it keeps to 10 mm.</span>}
+          <Segmented
+            aria-label="View"
+            size="small"
+            value={view}
+            options={[
+              { label: 'Side', value: 'side' },
+              { label: 'Above', value: 'above' },
+            ]}
+            onChange={(next) => setView(next as 'side' | 'above')}
+          />
+        </span>
       }
     >
       <div className="in">
@@ -81,18 +129,39 @@ export function WeightDrawing() {
               over: Boolean(off),
             }}
             centreX={loads.value?.centreXMm ?? null}
+            moving={drag}
           />
         ) : (
           <div style={{ display: 'grid', placeItems: 'center' }}>
             <VehiclePlan
               vehicle={vehicle}
               parts={drawnParts(sheet.slots)}
-              perMm={0.125}
+              perMm={Math.min(0.15, 700 / (figures.length.value + 240), 300 / (figures.width.value + 240))}
               title="Boxes and drive from above"
+              moving={drag}
             />
           </div>
         )}
+        <Clearances gaps={boxGaps(sheet.slots.pack.boxes)} />
       </div>
     </Sheet>
+  );
+}
+
+/** The tightest way of each box, red where it is under 10 mm. */
+function Clearances({ gaps }: { gaps: ReturnType<typeof boxGaps> }) {
+  const set = useUnitSet();
+  const tightest = gaps.filter((gap, i) => gaps.findIndex((other) => other.box === gap.box) === i);
+  if (tightest.length === 0) return null;
+  return (
+    <div className="row small" data-clearances>
+      <span className="soft">Clearance, {STATIC_CLEARANCE_MM} mm wanted:</span>
+      {tightest.map((gap) => (
+        <span key={gap.box} className={gap.gapMm < STATIC_CLEARANCE_MM ? 'stop strong' : ''} data-clearance={gap.box}>
+          {gap.box} {formatQuantity(gap.gapMm, 'length', set)}
+          {gap.gapMm < STATIC_CLEARANCE_MM ? ` at the ${gap.to}` : ''}
+        </span>
+      ))}
+    </div>
   );
 }

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { measuringList } from '../../../../core/brief/measuringList.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { judgeChassisNumber } from '../../../../core/vehicle/chassisNumber.ts';
@@ -8,7 +9,7 @@ import { Sheet } from '../../../widgets/Sheet.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { BRIEF_NAME } from '../../../wording/brief.ts';
-import { HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
+import { FIGURE_NAME, HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
 import { dayAndTime } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 import { FigureEditor } from './FigureEditor.tsx';
@@ -23,12 +24,12 @@ const CHASSIS_SAY: Record<string, string> = {
 
 /** The vehicle in front of you: what it is, what it weighs, where each figure came from, what is still to measure. */
 export default function VehicleStep() {
-  const { job, vehicle, lines } = useBench();
+  const { job, vehicle, lines, sheet } = useBench();
   const set = useUnitSet();
   const person = usePerson();
   const { workshop } = useSession();
   const mayMeasure = person.role !== 'viewer';
-  const toMeasure = measuringList(lines);
+  const toMeasure = useMemo(() => measuringList(lines, sheet), [lines, sheet]);
   const { figures, variant, weighing } = vehicle;
   const mass = (id: 'frontAxleMass' | 'rearAxleMass') => formatQuantity(figures[id].value, 'mass', set);
   const share = figures.frontAxleMass.value / (figures.frontAxleMass.value + figures.rearAxleMass.value);
@@ -102,6 +103,8 @@ export default function VehicleStep() {
                     {formatQuantity(item.likelyError, 'share', set, { digits: 0 })} off
                   </span>
                   <div className="soft small">
+                    {item.moves &&
+                      `moves ${FIGURE_NAME[item.moves.figure].toLowerCase()} by ${formatQuantity(item.moves.share, 'share', set)}. `}
                     {HOW_TO_MEASURE[item.figure] ?? 'measure it'};{' '}
                     {item.lines.map((line) => BRIEF_NAME[line.line.kind].toLowerCase()).join(', ')}{' '}
                     {item.lines.length === 1 ? 'rests' : 'rest'} on it

@@ -1,0 +1,65 @@
+import Joi from 'joi';
+import type { PackedRoute } from '../core/road/packedRoute.ts';
+import { LONGEST_ROUTE_S, type RouteNote, type RouteNoteCode } from '../core/road/route.ts';
+import { type Mutable, number, text, version, whole } from './fields.ts';
+
+const NOTE_CODES: readonly RouteNoteCode[] = [
+  'badPositions',
+  'duplicates',
+  'jumps',
+  'noElevation',
+  'elevationGaps',
+  'noTimes',
+  'timesOutOfOrder',
+  'timeGaps',
+  'parked',
+];
+
+const samples = (label: string, min: number, max: number) =>
+  Joi.array()
+    .items(Joi.number().integer().min(min).max(max))
+    .min(2)
+    .max(LONGEST_ROUTE_S + 1)
+    .label(label);
+
+export const routeSchema = Joi.object<Mutable<PackedRoute>, true>({
+  name: text('Name of the route', 60).allow('').required(),
+  speedCms: samples('Speeds', 0, 10_000).required(),
+  gradeE4: samples('Grades', -10_000, 10_000).required(),
+  startM: number('Height at the start', -500, 9000).required(),
+  distanceM: number('Length', 1, 5_000_000).required(),
+  climbM: number('Climb', 0, 100_000).required(),
+  track: Joi.array()
+    .items(Joi.array().ordered(Joi.number().min(-90).max(90).required(), Joi.number().min(-180).max(180).required()))
+    .max(2000)
+    .label('Track')
+    .required() as unknown as Joi.ArraySchema<Mutable<PackedRoute['track']>>,
+  notes: Joi.array()
+    .items(
+      Joi.object<RouteNote, true>({
+        code: Joi.string()
+          .valid(...NOTE_CODES)
+          .required(),
+        count: whole('Count', 0, 10_000_000).required(),
+      }),
+    )
+    .max(20)
+    .label('Notes')
+    .required(),
+})
+  .custom((route: PackedRoute, helpers) =>
+    route.speedCms.length === route.gradeE4.length
+      ? route
+      : helpers.error('string.pattern.name', { name: 'needs as many grades as speeds' }),
+  )
+  .label('Route');
+
+export interface RouteChange {
+  readonly route: PackedRoute | null;
+  readonly version: number;
+}
+/** Sets the recorded route of a job, or takes it away with null. The version is the job's. */
+export const routeChangeSchema = Joi.object<RouteChange>({
+  route: routeSchema.allow(null).required(),
+  version,
+});

@@ -1,0 +1,84 @@
+import { DESIGN_FILE, type DesignFile, designFileSchema } from '../../contract/design.ts';
+import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
+import { design } from '../db/schema/index.ts';
+import { designPdf } from '../documents/designPdf.ts';
+import { endpoint } from '../endpoint.ts';
+import { jobByNumber, jobSheet } from '../jobs/queries.ts';
+import { sheetOfJob } from '../prove/sheetOfJob.ts';
+import { refuseImpossible } from './possible.ts';
+import { designById } from './routes.ts';
+
+const fileName = (number: string, name: string) => `${number}-${name.replace(/[^\w-]+/g, '-').toLowerCase()}`;
+
+export const designFileEndpoints = [
+  endpoint({
+    method: 'get',
+    path: '/designs/:id/design.json',
+    may: 'viewer',
+    answer: async ({ db, params, res, config, today }) => {
+      const { design: stored, number } = await designById(db, params.id!);
+      const { sheet } = await sheetOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+      const { variant } = sheet.slots.vehicle;
+      const figures: Record<string, number> = {};
+      for (const id of FIGURE_IDS) {
+        const { value } = sheet.get(FIGURES[id]);
+        if (value !== null) figures[id] = Number(value.toPrecision(10));
+      }
+      const file: DesignFile = {
+        ...DESIGN_FILE,
+        name: stored.name,
+        variant: `${variant.makerName} ${variant.modelName} ${variant.name}`,
+        inputs: stored.inputs,
+        figures,
+      };
+      res
+        .type('application/json')
+        .setHeader('Content-Disposition', `attachment; filename="${fileName(number, stored.name)}.json"`);
+      res.send(`${JSON.stringify(file, null, 2)}\n`);
+      return undefined;
+    },
+  }),
+  endpoint({
+    method: 'post',
+    path: '/jobs/:number/designs/import',
+    may: 'technician',
+    body: designFileSchema,
+    answer: ({ change, params, body }) =>
+      change(async ({ tx, log }) => {
+        const stored = await jobByNumber(tx, params.number!);
+        await refuseImpossible(tx, stored.vehicleId, body.inputs);
+        const [row] = await tx
+          .insert(design)
+          .values({ jobId: stored.id, name: body.name, inputs: body.inputs })
+          .returning();
+        await log({
+          what: `took in design ${body.name} from a file`,
+          resource: 'design',
+          id: row!.id,
+          job: stored.number,
+          after: row,
+        });
+        return { id: row!.id };
+      }),
+  }),
+  endpoint({
+    method: 'get',
+    path: '/designs/:id/sheet.pdf',
+    may: 'viewer',
+    answer: async ({ db, params, res, config, person, now, today }) => {
+      const { design: stored, number } = await designById(db, params.id!);
+      const { sheet } = await sheetOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+      const pdf = await designPdf(await jobSheet(db, number), stored, sheet, {
+        workshop: config.workshopName,
+        timeZone: config.timeZone,
+        unitSet: person.unitSet,
+        printedAt: now(),
+      });
+      res
+        .type('application/pdf')
+        .setHeader('Content-Disposition', `attachment; filename="${fileName(number, stored.name)}.pdf"`);
+      res.send(pdf);
+      return undefined;
+    },
+  }),
+];

@@ -1,0 +1,34 @@
+import { eq } from 'drizzle-orm';
+import { routeChangeSchema } from '../../contract/route.ts';
+import { route } from '../db/schema/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { changeJob } from './versioned.ts';
+
+export const recordedRouteEndpoints = [
+  endpoint({
+    method: 'put',
+    path: '/jobs/:number/route',
+    may: 'technician',
+    body: routeChangeSchema,
+    answer: ({ change, params, body }) =>
+      change(async ({ tx, log }) => {
+        const { before, after } = await changeJob(tx, params.number!, body.version, {});
+        if (body.route === null) await tx.delete(route).where(eq(route.jobId, before.id));
+        else {
+          await tx
+            .insert(route)
+            .values({ jobId: before.id, body: body.route })
+            .onConflictDoUpdate({ target: route.jobId, set: { body: body.route } });
+        }
+        // The samples stay out of the event: they are long, and the newest are in the table.
+        await log({
+          what: body.route ? `loaded the route ${body.route.name || 'without a name'}` : 'took the route away',
+          resource: 'job',
+          id: after.id,
+          job: after.number,
+          after: body.route && { name: body.route.name, distanceM: body.route.distanceM, climbM: body.route.climbM },
+        });
+        return { version: after.version };
+      }),
+  }),
+];

@@ -1,0 +1,163 @@
+import type { BoxChoice } from '../../../../core/design/inputs.ts';
+import { satelliteCount } from '../../../../core/pack/satellites.ts';
+import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../data/session.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
+import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
+import { useBench } from '../jobBench.ts';
+import { useDesign } from './useDesign.ts';
+
+/** Changes one box of a design; a box without modules and without shift is none. */
+export function withBox(boxes: readonly BoxChoice[], bay: string, change: Partial<BoxChoice>): BoxChoice[] {
+  const old = boxes.find((box) => box.bay === bay) ?? { bay, modules: 0, shiftMm: 0 };
+  const next = { ...old, ...change };
+  const all = boxes.some((box) => box.bay === bay)
+    ? boxes.map((box) => (box.bay === bay ? next : box))
+    : [...boxes, next];
+  return all.filter((box) => box.modules > 0 || box.shiftMm !== 0);
+}
+
+/** Modules by bay, what the filled box weighs, and, folded, what is in each box and how it is wired and placed. */
+export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> }) {
+  const { sheet, vehicle } = useBench();
+  const { inputs, set } = useDesign();
+  const unitSet = useUnitSet();
+  const { bays } = vehicle.variant;
+  const setBox = (bay: string, change: Partial<BoxChoice>) => set({ boxes: withBox(inputs.boxes, bay, change) });
+  return (
+    <>
+      <table className="list" aria-label="Modules in bays">
+        <thead>
+          <tr>
+            <th>Bay</th>
+            <th style={{ width: 104 }}>Modules</th>
+            <th style={{ width: 112 }}>Shift aft</th>
+            <th className="num">Filled box</th>
+          </tr>
+        </thead>
+        <tbody>
+          {bays.map((bay) => {
+            const at = inputs.boxes.findIndex((box) => box.bay === bay.name);
+            const choice = inputs.boxes[at];
+            const placed = sheet.slots.pack.boxes.find((box) => box.bay.name === bay.name);
+            const tooMany = placed?.outer === null && placed.module ? `takes ${placed.most} at most` : undefined;
+            const heavy = placed && placed.massKg > bay.maxMassKg;
+            return (
+              <tr key={bay.name}>
+                <td>
+                  {bay.name}
+                  <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
+                </td>
+                <td>
+                  <QuantityInput
+                    label={`Modules in ${bay.name}`}
+                    hideLabel
+                    kind="count"
+                    value={choice?.modules ?? 0}
+                    onChange={(modules) =>
+                      modules !== null && setBox(bay.name, { modules: Math.max(0, Math.round(modules)) })
+                    }
+                    fault={tooMany ?? faults[`inputs.boxes.${at}.modules`]}
+                  />
+                </td>
+                <td>
+                  <QuantityInput
+                    label={`Shift of ${bay.name}`}
+                    hideLabel
+                    kind="length"
+                    value={choice?.shiftMm ?? 0}
+                    onChange={(shiftMm) => shiftMm !== null && setBox(bay.name, { shiftMm })}
+                    disabled={!choice}
+                  />
+                </td>
+                <td className={`num ${heavy ? 'stop' : ''}`}>
+                  {placed ? formatQuantity(placed.massKg, 'mass', unitSet) : <span className="soft">empty</span>}
+                  <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {inputs.boxes.length > 0 && <BoxDetails faults={faults} setBox={setBox} />}
+    </>
+  );
+}
+
+function BoxDetails({
+  faults,
+  setBox,
+}: {
+  faults: Readonly<Record<string, string>>;
+  setBox: (bay: string, change: Partial<BoxChoice>) => void;
+}) {
+  const { sheet, shelves } = useBench();
+  const { inputs } = useDesign();
+  const modules = shelves.data.components.filter((part) => part.kind === 'module');
+  const twoPacks = (inputs.packs ?? 'one') !== 'one';
+  return (
+    <details>
+      <summary>Boxes one by one: modules, wiring, place, satellites</summary>
+      {inputs.boxes.map((box, i) => {
+        const placed = sheet.slots.pack.boxes.find((one) => one.bay.name === box.bay);
+        const parallel = placed?.parallel ?? inputs.strings;
+        const channels = box.modules * (placed?.module?.sheet.channels ?? 0);
+        const satellites = channels > 0 ? satelliteCount([channels], sheet.slots.pack.satelliteChannels) : 0;
+        return (
+          <fieldset key={box.bay} className="box-detail">
+            <legend>
+              {box.bay}{' '}
+              <span className="soft small">
+                {box.modules % parallel === 0 ? `${box.modules / parallel}s${parallel}p, ` : 'strings run on, '}
+                {channels} channels, {satellites} {satellites === 1 ? 'satellite' : 'satellites'}
+              </span>
+            </legend>
+            <div className="fields">
+              <Choice
+                label="Module in it"
+                value={box.moduleId ?? ''}
+                options={[
+                  { value: '', label: 'as the pack' },
+                  ...modules.map((part) => ({ value: part.id, label: part.name })),
+                ]}
+                onChange={(id) => setBox(box.bay, { moduleId: id || null })}
+                fault={faults[`inputs.boxes.${i}.moduleId`]}
+              />
+              <QuantityInput
+                label={`In parallel in ${box.bay}`}
+                kind="count"
+                value={box.parallel ?? null}
+                mayBeEmpty
+                onChange={(n) => setBox(box.bay, { parallel: n === null ? null : Math.max(1, Math.round(n)) })}
+                fault={faults[`inputs.boxes.${i}.parallel`]}
+              />
+              <QuantityInput
+                label={`Shift right of ${box.bay}`}
+                kind="length"
+                value={box.shiftYMm ?? 0}
+                onChange={(mm) => mm !== null && setBox(box.bay, { shiftYMm: mm })}
+              />
+              <QuantityInput
+                label={`Shift up of ${box.bay}`}
+                kind="length"
+                value={box.shiftZMm ?? 0}
+                onChange={(mm) => mm !== null && setBox(box.bay, { shiftZMm: mm })}
+              />
+              {twoPacks && (
+                <Choice
+                  label={`Pack of ${box.bay}`}
+                  value={String(box.pack ?? 1)}
+                  options={[
+                    { value: '1', label: 'first pack' },
+                    { value: '2', label: 'second pack' },
+                  ]}
+                  onChange={(which) => setBox(box.bay, { pack: which === '2' ? 2 : 1 })}
+                />
+              )}
+            </div>
+          </fieldset>
+        );
+      })}
+    </details>
+  );
+}

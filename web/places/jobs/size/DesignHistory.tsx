@@ -1,0 +1,58 @@
+import { Button, Drawer } from 'antd';
+import useSWR from 'swr';
+import type { DesignChange } from '../../../../contract/design.ts';
+import { ask } from '../../../data/client.ts';
+import { usePerson, useSession } from '../../../data/session.tsx';
+import { dayAndTime } from '../../../wording/work.ts';
+import { useBench } from '../jobBench.ts';
+import { designDifferences } from './designDifferences.ts';
+
+/** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
+export function DesignHistory({ onClose }: { onClose: () => void }) {
+  const { stored, setInputs, shelves } = useBench();
+  const { workshop } = useSession();
+  const may = usePerson().role !== 'viewer';
+  const { data, error } = useSWR<DesignChange[], Error>(
+    stored ? `/designs/${stored.id}/history?version=${stored.version}` : null,
+    ask,
+  );
+  const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
+  return (
+    <Drawer open title={`What was changed in ${stored?.name ?? ''}`} onClose={onClose} size={520}>
+      {error && <p className="stop">{error.message}</p>}
+      {data?.length === 0 && <p className="soft">Nothing was changed since it was made.</p>}
+      <div className="stack">
+        {data?.map((change, i) => {
+          const before = data[i + 1];
+          const differences = before ? designDifferences([before.inputs, change.inputs], name) : [];
+          return (
+            <section key={i} className="history-entry">
+              <div className="spread">
+                <span className="strong">{change.what}</span>
+                <span className="soft small">
+                  {change.by}, {dayAndTime(change.at, workshop.timeZone)}
+                </span>
+              </div>
+              {differences.map((row) => (
+                <div key={row.name} className="small">
+                  {row.name}: {row.values[0]} → {row.values[1]}
+                </div>
+              ))}
+              {may && i > 0 && (
+                <Button
+                  size="small"
+                  onClick={() => {
+                    setInputs(change.inputs);
+                    onClose();
+                  }}
+                >
+                  Bring this back
+                </Button>
+              )}
+            </section>
+          );
+        })}
+      </div>
+    </Drawer>
+  );
+}

@@ -1,0 +1,77 @@
+import { App, Button, Dropdown } from 'antd';
+import { useRef, useState } from 'react';
+import { usePerson } from '../../../data/session.tsx';
+import { useSend } from '../../../widgets/useSend.ts';
+import { useBench } from '../jobBench.ts';
+import { DesignHistory } from './DesignHistory.tsx';
+
+/** Paper, files and history of the design looked at. */
+export function DesignPapers({ dirty }: { dirty: boolean }) {
+  const { job, stored, pickDesign } = useBench();
+  const may = usePerson().role !== 'viewer';
+  const sending = useSend(true);
+  const { message } = App.useApp();
+  const input = useRef<HTMLInputElement>(null);
+  const [history, setHistory] = useState(false);
+  const take = async (file: File) => {
+    let content: unknown;
+    try {
+      content = JSON.parse(await file.text());
+    } catch {
+      void message.error('This is not a design file: it cannot be read as JSON.', 6);
+      return;
+    }
+    const made = await sending.go<{ id: string }>('POST', `/jobs/${job.number}/designs/import`, content);
+    if (made) pickDesign(made.id);
+  };
+  const open = (path: string) => {
+    window.location.assign(`/api/designs/${stored?.id}/${path}`);
+  };
+  const unsaved = dirty ? ' (as saved)' : '';
+  const items = [
+    ...(stored
+      ? [
+          { key: 'sheet.pdf', label: `Print the sheet${unsaved}` },
+          { key: 'design.json', label: `Save as a file${unsaved}` },
+        ]
+      : []),
+    ...(may ? [{ key: 'import', label: 'Take in a design file' }] : []),
+    ...(stored ? [{ key: 'history', label: 'What was changed, and when' }] : []),
+  ];
+  const faults = sending.problem?.fields ? Object.values(sending.problem.fields) : [];
+  return (
+    <>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items,
+          onClick: ({ key }) => {
+            if (key === 'import') input.current?.click();
+            else if (key === 'history') setHistory(true);
+            else open(key);
+          },
+        }}
+      >
+        <Button>Papers ▾</Button>
+      </Dropdown>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Design file"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void take(file);
+        }}
+      />
+      {sending.problem && (
+        <div className="fault" role="alert">
+          The file was not taken: {faults.length > 0 ? faults.slice(0, 3).join(' ') : sending.problem.detail}
+        </div>
+      )}
+      {history && stored && <DesignHistory onClose={() => setHistory(false)} />}
+    </>
+  );
+}

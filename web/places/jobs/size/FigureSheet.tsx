@@ -1,0 +1,73 @@
+import type { ReactNode } from 'react';
+import { FIGURE_GROUP_NAME, FIGURE_GROUPS, type FigureGroup } from '../../../../core/figures/groups.ts';
+import { FIGURES } from '../../../../core/figures/index.ts';
+import { FigureRow } from '../../../widgets/FigureValue.tsx';
+import { Sheet } from '../../../widgets/Sheet.tsx';
+import { useBench } from '../jobBench.ts';
+
+/** Reasons that make a figure beside the point for this design, not a gap in it. */
+const BESIDE = new Set(['noGearbox', 'noRoute', 'noRound', 'noDcPost', 'noDcInlet', 'noCradle', 'mountsInLine']);
+
+/** One group of figures, each with its working; those that do not concern this design are left out. */
+export function FigureGroupSheet({
+  group,
+  aside,
+  children,
+}: {
+  group: FigureGroup;
+  aside?: ReactNode;
+  children?: ReactNode;
+}) {
+  const { sheet } = useBench();
+  const ids = FIGURE_GROUPS[group].filter((id) => {
+    const { reason, value } = sheet.get(FIGURES[id]);
+    return (
+      !(reason && BESIDE.has(reason)) && !(id === 'packIdle' && (value ?? 0) < 1) && !(id === 'capCost' && value === 0)
+    );
+  });
+  return (
+    <Sheet title={FIGURE_GROUP_NAME[group]} aside={aside}>
+      <div className="in">
+        {ids.map((id) => (
+          <FigureRow key={id} id={id} sheet={sheet} />
+        ))}
+        {children}
+      </div>
+    </Sheet>
+  );
+}
+
+/** A component that is to be fitted, by name and price, or that nothing is big enough. */
+export function ToFit({
+  what,
+  part,
+  why,
+}: {
+  what: string;
+  part: { readonly id: string; readonly name: string } | null | undefined;
+  why?: string;
+}) {
+  const { inputs, shelves } = useBench();
+  const chosen =
+    part &&
+    (inputs.others.some((other) => other.componentId === part.id) ||
+      [inputs.chargerId, inputs.inletId].includes(part.id));
+  return (
+    <div className="figure" data-to-fit={what}>
+      <span>
+        {what}
+        {why && <div className="soft small">{why}</div>}
+      </span>
+      {part ? (
+        <span style={{ textAlign: 'right' }}>
+          <span className="strong">{part.name}</span>
+          <div className="soft small">
+            {chosen ? 'among the parts' : `${shelves.free.get(part.id) ?? 0} free in stores`}
+          </div>
+        </span>
+      ) : (
+        <span className="stop small">nothing in the catalogue is enough</span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,127 @@
+import { Button, Segmented } from 'antd';
+import { supplies, USUAL_HOME_H } from '../../../../../core/figures/charge/supplies.ts';
+import type { NamedSupply } from '../../../../../core/figures/slots.ts';
+import { formatClock, formatHours, formatQuantity } from '../../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { TextField } from '../../../../widgets/TextField.tsx';
+import { MISSING } from '../../../../wording/figures.ts';
+import { useUse } from '../../brief/useUse.tsx';
+import { useBench } from '../../jobBench.ts';
+
+/** Every supply the client has: what it gives with this charger, what holds it back, and when the pack is full. */
+export function SuppliesPanel() {
+  const { sheet } = useBench();
+  const { use, set, buttons, fault } = useUse();
+  const unitSet = useUnitSet();
+  const result = sheet.get(supplies);
+  const home = use.homeAtH ?? USUAL_HOME_H;
+  const others = use.otherSupplies ?? [];
+  const change = (i: number, next: Partial<NamedSupply>) =>
+    set({ otherSupplies: others.map((supply, k) => (k === i ? { ...supply, ...next } : supply)) });
+  return (
+    <Sheet title="At every supply" aside={buttons}>
+      <div className="in stack">
+        {result.value ? (
+          <table className="list" aria-label="Charging at every supply">
+            <thead>
+              <tr>
+                <th>Supply</th>
+                <th className="num">Power</th>
+                <th>Held back by</th>
+                <th className="num">Empty to full</th>
+                <th className="num">Full at</th>
+              </tr>
+            </thead>
+            <tbody>
+              {result.value.map(({ supply, watts, by, hours }, i) => (
+                <tr key={i}>
+                  <td>
+                    {supply.name}
+                    <div className="soft small">
+                      {supply.volts} V, {supply.amps} A, {supply.phases === 3 ? 'three phases' : 'one phase'}
+                    </div>
+                  </td>
+                  <td className="num">{formatQuantity(watts, 'electricPower', unitSet)}</td>
+                  <td>{by}</td>
+                  <td className="num">{formatHours(hours)}</td>
+                  <td className="num">{formatClock(home + hours)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ) : (
+          <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
+        )}
+        <details>
+          <summary>Supplies, rapid post and hour of coming home</summary>
+          <div className="fields" style={{ paddingTop: 6 }}>
+            <QuantityInput
+              label="Home and empty at, hour"
+              kind="coefficient"
+              value={home}
+              onChange={(homeAtH) => homeAtH !== null && set({ homeAtH })}
+              fault={fault('homeAtH')}
+            />
+            <QuantityInput
+              label="Rapid charging post nearby"
+              kind="electricPower"
+              value={use.dcPostW ?? null}
+              mayBeEmpty
+              onChange={(dcPostW) => set({ dcPostW })}
+              fault={fault('dcPostW')}
+            />
+          </div>
+          {others.map((supply, i) => (
+            <div key={i} className="item-row">
+              <TextField label={`Supply ${i + 2}`} value={supply.name} onChange={(name) => change(i, { name })} />
+              <QuantityInput
+                label="Volts to neutral"
+                kind="voltage"
+                value={supply.volts}
+                onChange={(volts) => volts !== null && change(i, { volts })}
+                fault={fault(`otherSupplies.${i}.volts`)}
+              />
+              <QuantityInput
+                label="Amps"
+                kind="current"
+                value={supply.amps}
+                onChange={(amps) => amps !== null && change(i, { amps })}
+                fault={fault(`otherSupplies.${i}.amps`)}
+              />
+              <div className="field">
+                <span className="label">Phases</span>
+                <Segmented
+                  aria-label={`Phases of supply ${i + 2}`}
+                  value={supply.phases}
+                  options={[
+                    { label: 'One', value: 1 },
+                    { label: 'Three', value: 3 },
+                  ]}
+                  onChange={(phases) => change(i, { phases: phases as 1 | 3 })}
+                />
+              </div>
+              <Button
+                size="small"
+                type="text"
+                aria-label={`Drop supply ${i + 2}`}
+                onClick={() => set({ otherSupplies: others.filter((_, k) => k !== i) })}
+              >
+                Drop
+              </Button>
+            </div>
+          ))}
+          <Button
+            size="small"
+            onClick={() =>
+              set({ otherSupplies: [...others, { name: 'another supply', volts: 230, amps: 32, phases: 1 }] })
+            }
+          >
+            Add a supply
+          </Button>
+        </details>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,75 @@
+import { cableChoice } from '../../../../../core/figures/electric/cable.ts';
+import { fuses } from '../../../../../core/figures/electric/fuses.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { awgAtLeast } from '../../../../../core/wiring/awg.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { useBench } from '../../jobBench.ts';
+import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { useDesign } from '../useDesign.ts';
+
+/** The smallest cable that carries current, peak and drop. */
+export function CablePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
+  const { sheet } = useBench();
+  const { electric, setElectric } = useDesign();
+  const cable = sheet.get(cableChoice).value;
+  return (
+    <FigureGroupSheet
+      group="cable"
+      aside={cable ? `in AWG at least ${awgAtLeast(cable.part.sheet.sectionMm2)}` : undefined}
+    >
+      <ToFit what="Cable to fit" part={cable?.part} />
+      <div className="fields" style={{ paddingTop: 8 }}>
+        <QuantityInput
+          label="Cable, one way"
+          kind="length"
+          value={electric.cableLengthM * 1000}
+          onChange={(mm) => mm !== null && mm > 0 && setElectric({ cableLengthM: mm / 1000 })}
+          fault={faults['inputs.electric.cableLengthM']}
+        />
+        <QuantityInput
+          label="Drop allowed"
+          kind="share"
+          value={electric.cableDrop}
+          onChange={(cableDrop) => cableDrop !== null && cableDrop > 0 && setElectric({ cableDrop })}
+          fault={faults['inputs.electric.cableDrop']}
+        />
+        <QuantityInput
+          label="Conductor at"
+          kind="temperature"
+          value={electric.cableC}
+          onChange={(cableC) => cableC !== null && setElectric({ cableC })}
+          fault={faults['inputs.electric.cableC']}
+        />
+        <QuantityInput
+          label="Bend, outside diameters"
+          kind="coefficient"
+          value={electric.bendFactor}
+          onChange={(bendFactor) => bendFactor !== null && bendFactor > 0 && setElectric({ bendFactor })}
+          fault={faults['inputs.electric.bendFactor']}
+        />
+      </div>
+      <p className="soft small">
+        What a cable carries depends on the cable and where it lies; the sheets here are typical.
+      </p>
+    </FigureGroupSheet>
+  );
+}
+
+/** A fuse for the pack and one for each branch the design has. */
+export function FusePanel() {
+  const { sheet } = useBench();
+  const set = useUnitSet();
+  return (
+    <FigureGroupSheet group="fuses" aside="≥ 1.25 × steady, ≤ cable">
+      {(sheet.get(fuses).value ?? []).map((fuse) => (
+        <ToFit
+          key={fuse.name}
+          what={`Fuse to fit, ${fuse.name}`}
+          part={fuse.part}
+          why={`${formatQuantity(fuse.continuousA, 'current', set)} steady, at least ${formatQuantity(fuse.need.atLeastA, 'current', set)}`}
+        />
+      ))}
+    </FigureGroupSheet>
+  );
+}

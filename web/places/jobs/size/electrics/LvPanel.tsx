@@ -1,0 +1,106 @@
+import { Button } from 'antd';
+import { converterChoice, lvSide } from '../../../../../core/figures/electric/lowVoltage.ts';
+import { type LvLoad, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { TextField } from '../../../../widgets/TextField.tsx';
+import { useBench } from '../../jobBench.ts';
+import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { useDesign } from '../useDesign.ts';
+
+/** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */
+export function LvPanel() {
+  const { sheet } = useBench();
+  const { electric, setElectric } = useDesign();
+  const side = sheet.get(lvSide).value;
+  const loads = electric.lvLoads ?? USUAL_LV_LOADS;
+  const put = (next: readonly LvLoad[]) => setElectric({ lvLoads: next });
+  const change = (i: number, next: Partial<LvLoad>) =>
+    put(loads.map((load, k) => (k === i ? { ...load, ...next } : load)));
+  const chosen = sheet.slots.electric.converter;
+  return (
+    <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr)' }}>
+      <Sheet
+        title={`Loads at ${side?.nominal ?? 12} V`}
+        aside={electric.lvLoads ? 'listed for this design' : 'usual loads: change what differs'}
+      >
+        <div className="in">
+          <table className="list loads" aria-label="Low-voltage loads">
+            <thead>
+              <tr>
+                <th>Load</th>
+                <th>Power</th>
+                <th>Day</th>
+                <th>Wet night</th>
+                <th>Worst</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {loads.map((load, i) => (
+                <tr key={i}>
+                  <td>
+                    <TextField
+                      label={`Load ${i + 1}`}
+                      hideLabel
+                      value={load.name}
+                      onChange={(name) => change(i, { name })}
+                    />
+                  </td>
+                  <td style={{ width: 96 }}>
+                    <QuantityInput
+                      label={`Watts of ${load.name}`}
+                      hideLabel
+                      kind="watts"
+                      value={load.watts}
+                      onChange={(watts) => watts !== null && change(i, { watts })}
+                    />
+                  </td>
+                  {(['day', 'nightWet', 'worst'] as const).map((which) => (
+                    <td key={which} style={{ width: 84 }}>
+                      <QuantityInput
+                        label={`${load.name}, ${which}`}
+                        hideLabel
+                        kind="share"
+                        digits={0}
+                        value={load[which]}
+                        onChange={(share) => share !== null && change(i, { [which]: share })}
+                      />
+                    </td>
+                  ))}
+                  <td>
+                    <Button
+                      size="small"
+                      type="text"
+                      aria-label={`Drop ${load.name}`}
+                      onClick={() => put(loads.filter((_, k) => k !== i))}
+                    >
+                      Drop
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <span className="row">
+            <Button
+              size="small"
+              onClick={() => put([...loads, { name: 'another load', watts: 50, day: 0, nightWet: 0, worst: 1 }])}
+            >
+              Add a load
+            </Button>
+            {electric.lvLoads && (
+              <Button size="small" type="text" onClick={() => setElectric({ lvLoads: null })}>
+                Back to the usual
+              </Button>
+            )}
+          </span>
+        </div>
+      </Sheet>
+      <FigureGroupSheet group="lowVoltage">
+        <ToFit what="DC-DC to fit" part={sheet.get(converterChoice).value} />
+        <p className="soft small">{chosen ? `Among the parts: ${chosen.name}.` : 'No DC-DC among the parts yet.'}</p>
+      </FigureGroupSheet>
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+import { SafetyNote } from '../../../../widgets/SafetyNote.tsx';
+import { CablePanel, FusePanel } from '../electrics/CablePanel.tsx';
+import { LvPanel } from '../electrics/LvPanel.tsx';
+import { PrechargePanel } from '../electrics/PrechargePanel.tsx';
+
+/** Precharge, cable, fuses and the low-voltage side: each names the component to fit. */
+export default function ElectricsLook({ faults }: { faults: Readonly<Record<string, string>> }) {
+  return (
+    <>
+      <div className="two">
+        <PrechargePanel faults={faults} />
+        <div className="stack">
+          <CablePanel faults={faults} />
+          <FusePanel />
+        </div>
+      </div>
+      <LvPanel />
+      <SafetyNote about="live" />
+      <SafetyNote about="approval" />
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+import { DesignInputsPanel } from '../DesignInputsPanel.tsx';
+import { FigureGroupSheet } from '../FigureSheet.tsx';
+import { WeightDrawing } from '../WeightDrawing.tsx';
+
+/** Where everything goes: drawing, boxes, main components, and the figures of pack and weight. */
+export default function LayoutLook({ faults }: { faults: Readonly<Record<string, string>> }) {
+  return (
+    <>
+      <WeightDrawing />
+      <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
+        <DesignInputsPanel faults={faults} />
+        <div className="stack">
+          <FigureGroupSheet group="pack" />
+          <FigureGroupSheet group="weight" />
+          <FigureGroupSheet group="price" />
+        </div>
+      </div>
+    </>
+  );
+}

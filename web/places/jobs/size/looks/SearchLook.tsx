@@ -1,0 +1,249 @@
+import { Button, Checkbox, Progress, Segmented } from 'antd';
+import { useMemo, useState } from 'react';
+import { FIGURES } from '../../../../../core/figures/index.ts';
+import { formatNumber } from '../../../../../core/quantity/format.ts';
+import { designOf, type SearchTask, searchBase, searchDecides } from '../../../../../core/search/search.ts';
+import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
+import { usePerson } from '../../../../data/session.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useSend } from '../../../../widgets/useSend.ts';
+import { BRIEF_NAME } from '../../../../wording/brief.ts';
+import { useBench } from '../../jobBench.ts';
+import { FrontChart } from '../search/FrontChart.tsx';
+import { FrontTable } from '../search/FrontTable.tsx';
+import { useSearch } from '../search/useSearch.ts';
+import { WhatBroke } from '../search/WhatBroke.tsx';
+
+const WEIGHTS = [0, 1, 2, 3] as const;
+const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];
+
+/** Looks for every buildable design: what it may choose from, how far it is, what stopped how many, and the best trade-offs. */
+export default function SearchLook() {
+  const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useBench();
+  const may = usePerson().role !== 'viewer';
+  const sending = useSend();
+  const searching = useSearch();
+  const [buy, setBuy] = useState(true);
+  const whole = useMemo(
+    () => wholeSpace(vehicle.variant, shelves.components, shelves.free, inputs, buy),
+    [vehicle, shelves, inputs, buy],
+  );
+  const [narrowed, setNarrowed] = useState<Partial<SearchSpace>>({});
+  const space: SearchSpace = { ...whole, ...narrowed };
+  const [weights, setWeights] = useState<ReadonlyMap<string, number>>(new Map());
+  const [picked, setPicked] = useState(0);
+  /** What was searched: the report belongs to this task, whatever is changed since. */
+  const [task, setTask] = useState<SearchTask | null>(null);
+  const { report, running, stopped } = searching;
+  const wishes = job.brief.filter((line) => !line.firm && searchDecides(line.kind));
+  const firm = job.brief.filter((line) => line.firm && searchDecides(line.kind));
+  const beyond = job.brief.filter((line) => line.firm && line.kind !== 'free' && !searchDecides(line.kind));
+  const go = () => {
+    const next: SearchTask = {
+      base: inputs,
+      space,
+      brief: job.brief,
+      library: shelves.components,
+      free: shelves.free,
+      vehicle,
+      use,
+      route,
+      newHoles: sheet.get(FIGURES.newHoles).value,
+      work: sheet.slots.work,
+    };
+    setPicked(0);
+    setTask(next);
+    searching.start(next, weights);
+  };
+  const adopt = async () => {
+    const candidate = report?.ranked[picked];
+    if (!candidate || !task) return;
+    const design = designOf(searchBase(task.base), task.space, candidate.choice);
+    const modules = candidate.choice.counts.reduce((sum, n) => sum + n, 0);
+    const letter = 'ABCDEFGHJKLMNPQRSTUVWXYZ'[job.designs.length] ?? String(job.designs.length + 1);
+    const made = await sending.go<{ id: string }>('POST', `/jobs/${job.number}/designs`, {
+      name: `${letter}, ${modules} modules found`,
+      inputs: design,
+    });
+    if (made) pickDesign(made.id);
+  };
+  return (
+    <>
+      <Sheet title="Search for more" aside="every buildable design, held against the brief">
+        <div className="in stack">
+          <p>
+            {firm.length > 0 ? (
+              <>
+                <strong>Must hold:</strong> {firm.map((line) => BRIEF_NAME[line.kind].toLowerCase()).join(', ')}.
+              </>
+            ) : (
+              'No firm lines: everything buildable counts.'
+            )}{' '}
+            {beyond.length > 0 && (
+              <span className="soft">
+                Not decided here: {beyond.map((line) => BRIEF_NAME[line.kind].toLowerCase()).join(', ')}.
+              </span>
+            )}
+          </p>
+          <div className="row">
+            <Segmented
+              aria-label="Modules from"
+              value={buy ? 'buy' : 'stores'}
+              options={[
+                { label: 'Modules in stores or to buy', value: 'buy' },
+                { label: 'Modules free in stores only', value: 'stores' },
+              ]}
+              onChange={(value) => setBuy(value === 'buy')}
+            />
+            {running ? (
+              <Button onClick={searching.cancel}>Stop here</Button>
+            ) : (
+              <Button type="primary" onClick={go}>
+                Search
+              </Button>
+            )}
+            {report && (
+              <span className="soft" data-looked>
+                {formatNumber(report.looked, 0)} of {formatNumber(report.total, 0)} looked at
+                {running ? '' : stopped ? ', stopped' : ', done'}; {formatNumber(report.good, 0)} hold every firm line
+              </span>
+            )}
+          </div>
+          {running && (
+            <Progress
+              percent={report ? Math.round((100 * report.looked) / Math.max(1, report.total)) : 0}
+              size="small"
+              aria-label="How far the search is"
+            />
+          )}
+          <details>
+            <summary>What it may choose from, and how much each wish weighs</summary>
+            <SpaceFields whole={whole} space={space} onChange={(change) => setNarrowed({ ...narrowed, ...change })} />
+            <div className="fields" style={{ paddingTop: 8 }}>
+              {wishes.map((line) => (
+                <div className="field" key={line.id}>
+                  <span className="label">{BRIEF_NAME[line.kind]} weighs</span>
+                  <Segmented
+                    size="small"
+                    aria-label={`Weight of ${BRIEF_NAME[line.kind]}`}
+                    value={weights.get(line.id) ?? 1}
+                    options={WEIGHTS.map((value) => ({ value, label: WEIGHT_NAME[value]! }))}
+                    onChange={(value) => setWeights(new Map(weights).set(line.id, Number(value)))}
+                  />
+                </div>
+              ))}
+            </div>
+          </details>
+        </div>
+      </Sheet>
+      {report && task && (
+        <>
+          {report.ranked.length > 0 ? (
+            <>
+              <FrontChart ranked={report.ranked} picked={picked} onPick={setPicked} />
+              <FrontTable
+                ranked={report.ranked}
+                task={task}
+                picked={picked}
+                onPick={setPicked}
+                adopt={may && !running ? () => void adopt() : null}
+                busy={sending.busy}
+              />
+            </>
+          ) : (
+            !running && (
+              <p className="note stop">
+                Nothing buildable holds every firm line. What stopped most is below: loosen that line, allow more
+                modules, or another drive.
+              </p>
+            )
+          )}
+          <WhatBroke report={report} />
+        </>
+      )}
+    </>
+  );
+}
+
+function SpaceFields({
+  whole,
+  space,
+  onChange,
+}: {
+  whole: SearchSpace;
+  space: SearchSpace;
+  onChange: (change: Partial<SearchSpace>) => void;
+}) {
+  const { shelves } = useBench();
+  const name = (id: string) => shelves.components.get(id)?.name ?? id;
+  return (
+    <div className="stack" style={{ paddingTop: 8 }}>
+      <Tick
+        label="Modules"
+        all={whole.modules.map((one) => one.moduleId)}
+        on={space.modules.map((one) => one.moduleId)}
+        name={name}
+        onChange={(ids) => onChange({ modules: whole.modules.filter((one) => ids.includes(one.moduleId)) })}
+      />
+      <Tick
+        label="Drives that couple"
+        all={whole.drives.map((one) => one.driveId)}
+        on={space.drives.map((one) => one.driveId)}
+        name={name}
+        onChange={(ids) => onChange({ drives: whole.drives.filter((one) => ids.includes(one.driveId)) })}
+      />
+      <Tick
+        label="Chargers"
+        all={whole.chargerIds.flatMap((id) => id ?? [])}
+        on={space.chargerIds.flatMap((id) => id ?? [])}
+        name={name}
+        onChange={(ids) => onChange({ chargerIds: ids })}
+      />
+      <div className="fields">
+        {space.bays.map((bay, i) => (
+          <QuantityInput
+            key={bay.bay}
+            label={`At most in ${bay.bay}`}
+            kind="count"
+            value={bay.most}
+            onChange={(most) =>
+              most !== null &&
+              most >= 0 &&
+              onChange({
+                bays: space.bays.map((one, k) =>
+                  k === i ? { ...one, most: Math.min(Math.round(most), whole.bays[i]?.most ?? 0) } : one,
+                ),
+              })
+            }
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Tick({
+  label,
+  all,
+  on,
+  name,
+  onChange,
+}: {
+  label: string;
+  all: readonly string[];
+  on: readonly string[];
+  name: (id: string) => string;
+  onChange: (ids: string[]) => void;
+}) {
+  return (
+    <div className="field" role="group" aria-label={label}>
+      <span className="label">{label}</span>
+      <Checkbox.Group
+        value={[...on]}
+        options={all.map((id) => ({ value: id, label: name(id) }))}
+        onChange={(ids) => onChange(ids.map(String))}
+      />
+    </div>
+  );
+}

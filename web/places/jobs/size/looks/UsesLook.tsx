@@ -1,0 +1,22 @@
+import { UsePanel } from '../../brief/UsePanel.tsx';
+import { EnergyChart } from '../charts/EnergyChart.tsx';
+import { SteadyChart } from '../charts/SteadyChart.tsx';
+import { FigureGroupSheet } from '../FigureSheet.tsx';
+import { RangeSpread } from '../RangeSpread.tsx';
+import { RoutePanel } from '../RoutePanel.tsx';
+
+/** What the vehicle is used for: how far, where the energy goes, the recorded route, and the uses themselves. */
+export default function UsesLook() {
+  return (
+    <>
+      <RangeSpread />
+      <EnergyChart />
+      <RoutePanel />
+      <div className="two">
+        <SteadyChart />
+        <FigureGroupSheet group="range" />
+      </div>
+      <UsePanel />
+    </>
+  );
+}

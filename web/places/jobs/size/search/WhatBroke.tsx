@@ -1,0 +1,57 @@
+import { formatNumber } from '../../../../../core/quantity/format.ts';
+import type { BuildReason } from '../../../../../core/search/search.ts';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { BRIEF_NAME } from '../../../../wording/brief.ts';
+import type { SearchReport } from '../../../../workers/searchWorker.ts';
+import { useBench } from '../../jobBench.ts';
+
+const REASON: Record<BuildReason, string> = {
+  noModules: 'no modules at all',
+  strings: 'modules do not divide into equal strings',
+  stock: 'more modules than the stores have free',
+  voltage: 'outside the voltage of a component',
+  sag: 'empty pack under load falls below a component’s least voltage',
+  bayFull: 'more modules than a bay takes',
+  bayMass: 'heavier than a bay carries',
+  plate: 'over the gross mass',
+  frontAxle: 'front axle over its rating',
+  rearAxle: 'rear axle over its rating',
+  incomplete: 'a figure is missing',
+};
+
+/** How many candidates each reason stopped; one that breaks several counts at the first. */
+export function WhatBroke({ report }: { report: SearchReport }) {
+  const { job } = useBench();
+  const rows = Object.entries(report.broke)
+    .map(([reason, many]) => {
+      const line = job.brief.find((candidate) => candidate.id === reason);
+      return {
+        reason,
+        many,
+        say: line ? `firm: ${BRIEF_NAME[line.kind].toLowerCase()}` : (REASON[reason as BuildReason] ?? reason),
+      };
+    })
+    .sort((a, b) => b.many - a.many);
+  const most = Math.max(1, ...rows.map((row) => row.many));
+  return (
+    <Sheet title="What stopped the others" aside="each counts at the first thing it breaks">
+      <div className="in">
+        <table className="list" aria-label="What stopped the others">
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.reason} data-broke={row.say}>
+                <td style={{ width: '46%' }}>{row.say}</td>
+                <td className="num" style={{ width: 90 }}>
+                  {formatNumber(row.many, 0)}
+                </td>
+                <td>
+                  <div className="broke-bar" style={{ width: `${(100 * row.many) / most}%` }} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,50 @@
+import { type Ranked, rankFront } from '../../core/search/rank.ts';
+import { type SearchState, type SearchTask, search } from '../../core/search/search.ts';
+
+export interface SearchRequest {
+  readonly task: Omit<SearchTask, 'library' | 'free'> & {
+    readonly components: readonly (SearchTask['library'] extends ReadonlyMap<string, infer C> ? C : never)[];
+    readonly free: readonly (readonly [string, number])[];
+  };
+  readonly weights: readonly (readonly [string, number])[];
+}
+
+export interface SearchReport extends Omit<SearchState, 'front'> {
+  readonly ranked: readonly Ranked[];
+  readonly perSecond: number;
+}
+
+/** Time between two reports, ms: often enough to look alive, seldom enough not to slow the search. */
+const REPORT_MS = 120;
+
+/** Runs a search and reports what it has so far until it is done; ending the worker cancels it. */
+self.onmessage = ({ data }: MessageEvent<SearchRequest>) => {
+  const { components, free, ...rest } = data.task;
+  const task: SearchTask = {
+    ...rest,
+    library: new Map(components.map((part) => [part.id, part])),
+    free: new Map(free),
+  };
+  const weights = new Map(data.weights);
+  const begun = performance.now();
+  let last = begun;
+  const report = ({ front, ...state }: SearchState) => {
+    const seconds = (performance.now() - begun) / 1000;
+    const message: SearchReport = {
+      ...state,
+      ranked: rankFront(task, front, weights),
+      perSecond: seconds > 0 ? state.looked / seconds : 0,
+    };
+    self.postMessage(message);
+  };
+  const run = search(task);
+  let step = run.next();
+  while (!step.done) {
+    if (performance.now() - last > REPORT_MS) {
+      report(step.value);
+      last = performance.now();
+    }
+    step = run.next();
+  }
+  report(step.value);
+};
