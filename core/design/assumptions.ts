@@ -3,6 +3,7 @@ import { type CurveFault, cleanCurve } from '../drive/motorCurve.ts';
 import { unladenLoads } from '../figures/balance/unladenLoads.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
+import { mainRun } from '../figures/road/useRuns.ts';
 import type { RouteNote } from '../road/route.ts';
 
 /** Something in the inputs that cannot be right as it stands, with both sides of it, and what was assumed or follows. */
@@ -55,6 +56,8 @@ export function assumptionsOf(sheet: FigureSheet): Assumption[] {
   if (idle.value && idle.value > 1) {
     found.push({ code: 'weakest', box: idle.working?.source.split(': ')[1] ?? '', idleWh: idle.value });
   }
+  const seconds = sheet.get(mainRun).value?.run.shortS ?? 0;
+  if (seconds > 0) found.push({ code: 'tooWeakOnUse', seconds });
   for (const note of route?.notes ?? []) found.push({ code: 'route', note });
   return found;
 }

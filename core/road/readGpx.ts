@@ -42,15 +42,17 @@ export function readGpx(text: string): TrackPoints | GpxProblem {
     // The parser throws on broken XML: whatever it is, it is no GPX.
     return 'notGpx';
   }
-  if (!root || typeof root !== 'object') return 'notGpx';
-  const tracks = root.trk ?? [];
+  if (root === undefined) return 'notGpx';
+  // An empty element is read as an empty text.
+  const tracks = (typeof root === 'object' && root.trk) || [];
+  const routes = (typeof root === 'object' && root.rte) || [];
   const points = tracks.flatMap((line) => (line.trkseg ?? []).flatMap((segment) => segment.trkpt ?? []));
-  const used = points.length > 0 ? points : (root.rte ?? []).flatMap((line) => line.rtept ?? []);
+  const used = points.length > 0 ? points : routes.flatMap((line) => line.rtept ?? []);
   if (used.length < 2) return 'noPoints';
   const column = (read: (point: RawPoint) => number) => Float64Array.from(used, read);
   const number = (value: string | undefined) => (value === undefined || value === '' ? Number.NaN : Number(value));
   return {
-    name: String(tracks[0]?.name ?? root.rte?.[0]?.name ?? '').slice(0, 60),
+    name: String(tracks[0]?.name ?? routes[0]?.name ?? '').slice(0, 60),
     lat: column((p) => number(p.lat)),
     lon: column((p) => number(p.lon)),
     elevationM: column((p) => number(p.ele)),

@@ -49,7 +49,8 @@ const GAP_S = 30;
 /** Heights are smoothed over this length of road, m: receivers wander by metres from point to point. */
 const SMOOTH_M = 120;
 const SMOOTH_SPEED_S = 5;
-export const LONGEST_ROUTE_S = 86_400;
+/** Twelve hours: a longer recording is more than a day of work. */
+export const LONGEST_ROUTE_S = 43_200;
 const TRACK_POINTS = 400;
 /** Nothing on wheels climbs steeper for long; the rest is noise of the receiver. */
 const STEEPEST = 0.35;

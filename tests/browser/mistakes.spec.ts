@@ -12,25 +12,25 @@ test('what cannot be built is said at its place and nothing typed is lost', asyn
   await expect(page.getByText(/^takes \d+ at most$/)).toBeVisible();
   await expect(page.getByText('Axle loads: a box does not fit its bay.')).toBeVisible();
   await expect(tally(page, 'grossMass')).toContainText('a box does not fit its bay');
-  await page.getByRole('button', { name: 'Save design' }).click();
+  await page.getByRole('button', { name: 'Save as a new version' }).click();
   await expect(page.getByRole('alert')).toContainText(/99 modules do not go into the rear bay: it takes \d+\./);
   await expect(page.getByLabel('Modules in rear')).toHaveValue('99');
   await page.reload();
   await expect(page.getByLabel('Modules in rear')).toHaveValue('99');
-  await page.getByRole('button', { name: 'Undo changes' }).click();
+  await page.getByRole('button', { name: 'Drop changes' }).click();
   await expect(page.getByLabel('Modules in rear')).toHaveValue('4');
   await expect(tally(page, 'rangeRound')).toHaveText(before ?? '');
 });
 
 test('a torque cap protects the weakest part and costs seconds', async ({ page, address }) => {
   await signIn(page, address, 'soren');
-  await openJob(page, address, 'Tour car', 'size');
+  await openJob(page, address, 'Tour car', 'size?look=drive');
   await expect(page.locator('[data-figure="time0to20"]').first()).toBeVisible();
   await page.getByLabel('Gear left engaged', { exact: true }).click();
   await page.getByText('1, 3.8 : 1').click();
   await expect(page.getByText(/Full torque breaks the swing half shafts/)).toBeVisible();
   const free = await page.locator('[data-figure="time0to20"]').first().textContent();
-  await page.getByLabel('Torque cap at the motor').fill('60');
+  await page.getByLabel('Torque cap', { exact: true }).fill('60');
   await expect(page.getByText(/Full torque breaks/)).toBeHidden();
   await expect(page.locator('[data-figure="time0to20"]').first()).not.toHaveText(free ?? '');
   await expect(page.locator('.tally')).toContainText('Not saved');

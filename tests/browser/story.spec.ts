@@ -110,7 +110,7 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await expect(page.getByText('12 modules do not make 5 equal strings.')).toBeVisible();
     await page.getByLabel('Parallel strings').fill('1');
     await page.locator('[data-figure="packEnergy"]').click();
-    await expect(page.getByText('E = modules × nominal module voltage × capacity in Ah')).toBeVisible();
+    await expect(page.getByText('E = nominal voltage × capacity in Ah')).toBeVisible();
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Save design' }).click();
     await expect(page.getByRole('button', { name: 'Save design' })).toBeHidden();
@@ -119,7 +119,9 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await expect(page.getByRole('button', { name: 'B, from A', pressed: true })).toBeVisible();
     await page.getByLabel('Modules in floor').fill('6');
     await page.getByRole('button', { name: 'Save design' }).click();
+    await page.getByRole('button', { name: 'Side by side' }).click();
     await expect(page.getByText('Designs side by side')).toBeVisible();
+    await expect(page.locator('[data-differs="Modules in bays"]')).toContainText('6 floor');
     await page.getByRole('button', { name: 'Choose this design' }).click();
     await expect(page.getByRole('button', { name: /B, from A, chosen/ })).toBeVisible();
   });

@@ -28,7 +28,7 @@ export const ROUTE_PROBLEM: Record<RouteProblem | 'notGpx' | 'noPoints' | 'tooBi
   noPoints: 'This GPX file has no track points and no route points.',
   tooFewPoints: 'Fewer than two points of this file can be used.',
   noLength: 'The points of this file all lie at one place: there is no way to drive.',
-  tooLong: 'This recording runs over more than a day. Cut it to one day and drop it again.',
+  tooLong: 'This recording drives for over twelve hours. Cut it to one day of work and drop it again.',
   tooBig: 'This file is over 100 MB. Cut the recording and drop it again.',
 };
 

@@ -58,7 +58,7 @@ function MovesSheet() {
         )}
         <table className="list" aria-label="Moves">
           <tbody>
-            {advice.map((one) => (
+            {(now ? [] : advice).map((one) => (
               <tr key={moveText(one)}>
                 <td>{moveText(one)}</td>
                 <td className={`num ${one.meets ? 'pass' : ''}`}>{percent(one.frontShare)}</td>

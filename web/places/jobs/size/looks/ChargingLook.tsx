@@ -7,19 +7,17 @@ import { FigureGroupSheet } from '../FigureSheet.tsx';
 /** Charging at every supply, the night as a curve, rapid charging, and the year's cost against fuel. */
 export default function ChargingLook() {
   return (
-    <>
-      <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.3fr) minmax(0, 1fr)' }}>
-        <div className="stack">
-          <SuppliesPanel />
-          <DayPlan />
-          <DcChart />
-        </div>
-        <div className="stack">
-          <FigureGroupSheet group="charge" />
-          <FigureGroupSheet group="money" />
-          <CostPanel />
-        </div>
+    <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.3fr) minmax(0, 1fr)' }}>
+      <div className="stack">
+        <SuppliesPanel />
+        <DayPlan />
+        <DcChart />
       </div>
-    </>
+      <div className="stack">
+        <FigureGroupSheet group="charge" />
+        <FigureGroupSheet group="money" />
+        <CostPanel />
+      </div>
+    </div>
   );
 }

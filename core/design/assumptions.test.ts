@@ -1,0 +1,81 @@
+import { describe, expect, test } from 'vitest';
+import { createSheet } from '../figures/evaluate.ts';
+import { FIGURE_IDS, FIGURES } from '../figures/index.ts';
+import type { Slots } from '../figures/slots.ts';
+import { DRIVE, inStrings, MODULE, ROUTE, slots, VEHICLE } from '../testing/wren.ts';
+import { assumptionsOf } from './assumptions.ts';
+
+const found = (change: Partial<Slots>) => {
+  const sheet = createSheet(slots(change));
+  // Whatever is wrong with the inputs, no figure is ever NaN or endless.
+  for (const id of FIGURE_IDS) {
+    const { value, working } = sheet.get(FIGURES[id]);
+    if (value !== null) expect(Number.isFinite(value), id).toBe(true);
+    for (const term of working?.terms ?? []) expect(Number.isNaN(term.value), `${id}: ${term.symbol}`).toBe(false);
+  }
+  return assumptionsOf(sheet);
+};
+const drive = (change: Partial<Slots['drive']>) => ({ drive: { ...slots().drive, ...change } });
+const sheetOf = (change: object) => ({ ...DRIVE, sheet: { ...DRIVE.sheet, ...change } });
+
+describe('what is wrong, and what was assumed', () => {
+  test('nothing to say of a sound design', () => expect(found({})).toEqual([]));
+  test('a curve that does not rise in speed', () => {
+    const curve = [
+      { rpm: 4000, peakNm: 100, continuousNm: 50 },
+      { rpm: 0, peakNm: 150, continuousNm: 70 },
+    ];
+    expect(found(drive({ curve }))).toEqual([{ code: 'curve', faults: ['notRising'], used: true }]);
+    expect(found(drive({ curve: [curve[0]!] }))).toEqual([{ code: 'curve', faults: ['tooShort'], used: false }]);
+  });
+  test('efficiency over one, in the design, on the sheet, in the map', () => {
+    expect(found(drive({ efficiency: 1.3 }))).toEqual([{ code: 'efficiency', given: 1.3, taken: 0.99 }]);
+    expect(found(drive({ unit: sheetOf({ efficiency: 0 }) }))).toEqual([{ code: 'efficiency', given: 0, taken: 0.2 }]);
+    const efficiencyMap = {
+      rpm: [0, 5000],
+      torqueNm: [0, 100],
+      eta: [
+        [0.9, 1.4],
+        [0.9, 0.9],
+      ],
+    };
+    expect(found(drive({ unit: sheetOf({ efficiencyMap }) }))).toEqual([{ code: 'efficiencyMap', entries: 1 }]);
+  });
+  test.each([0, -2])('a reduction of %d', (reduction) => {
+    expect(found(drive({ reduction }))).toEqual([{ code: 'reduction', taken: 9 }]);
+    expect(createSheet(slots(drive({ reduction }))).get(FIGURES.totalRatio).value).toBe(9);
+  });
+  test('a mass centre outside the wheelbase, at either end', () => {
+    const heavy = (xMm: number) => found({ added: [{ name: 'anvil', massKg: 6000, xMm }] });
+    expect(heavy(2600)).toContainEqual(expect.objectContaining({ code: 'massCentre', wheelbaseMm: 2000 }));
+    expect(heavy(-900)[0]).toMatchObject({ code: 'massCentre' });
+    const plain = createSheet(slots({ vehicle: VEHICLE }));
+    expect(assumptionsOf(plain)).toEqual([]);
+  });
+  test('the empty pack under load below what the inverter needs, the full one above what it stands', () => {
+    expect(found({ pack: inStrings(2) })).toContainEqual(
+      expect.objectContaining({ code: 'sag', component: 'Drive T' }),
+    );
+    const boxes = slots().pack.boxes.map((box) => ({ ...box, modules: 18 }));
+    expect(found({ pack: { ...slots().pack, boxes } })).toContainEqual(
+      expect.objectContaining({ code: 'over', component: 'Drive T', maxV: 400 }),
+    );
+  });
+  test('the weakest box of a mixed string', () => {
+    const weak = { ...MODULE, sheet: { ...MODULE.sheet, capacityAh: 60 } };
+    const [box] = slots().pack.boxes;
+    const boxes = [
+      { ...box!, modules: 8 },
+      { ...box!, bay: { ...box!.bay, name: 'front' }, xMm: -100, modules: 4, module: weak },
+    ];
+    expect(found({ pack: { ...slots().pack, boxes } })).toContainEqual(
+      expect.objectContaining({ code: 'weakest', box: 'front' }),
+    );
+  });
+  test('a drive too weak for the round', () =>
+    expect(found(drive({ powerCapW: 3000 }))).toContainEqual({ code: 'tooWeakOnUse', seconds: expect.any(Number) }));
+  test('remarks on the recording are passed on', () =>
+    expect(found({ route: { ...ROUTE, notes: [{ code: 'noElevation', count: 3 }] } })).toEqual([
+      { code: 'route', note: { code: 'noElevation', count: 3 } },
+    ]));
+});
