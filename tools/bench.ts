@@ -1,72 +1,17 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
-import { USUAL_USE } from '../contract/use.ts';
-import { resolveDesign } from '../core/design/resolve.ts';
-import { createSheet } from '../core/figures/evaluate.ts';
-import { FIGURE_IDS, FIGURES } from '../core/figures/index.ts';
-import { kitDesign, kitParts } from '../core/kit/kit.ts';
-import { vehicleState } from '../core/vehicle/state.ts';
-import { COMPONENTS } from '../demo/components.ts';
-import { KITS } from '../demo/kits.ts';
-import { MODELS } from '../demo/models.ts';
 import { DEMO_PASSWORD } from '../server/config.ts';
 import { FLOOR_SQL } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
+import { dragging } from './bench/drag.ts';
+import { median, type Row } from './bench/row.ts';
+import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
 import { say } from './say.ts';
 import { serve } from './serve.ts';
 import { makeTemplate, TEMPLATE } from './testTemplate.ts';
-
-interface Row {
-  readonly what: string;
-  readonly figure: string;
-  readonly aim: string;
-  readonly held: boolean;
-}
-
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
-
-/** All figures of one design, from nothing, the 1180 s cycle included. */
-function figuresOfADesign(): Row {
-  const library = new Map(COMPONENTS.map((part) => [part.id, part]));
-  const variant = MODELS[0]!.variants[0]!;
-  const revision = { ...KITS[0]!.revisions[0]!, kitId: '', kitName: '', modelName: '' };
-  const design = kitDesign(revision, kitParts(revision, library, variant.id, []));
-  const work = {
-    labourHours: 70,
-    rateCents: 5800,
-    todayDay: 20_000,
-    latestPartDay: null,
-    remainingHours: 70,
-    hoursPerDay: 13,
-  };
-  const use = { ...USUAL_USE, round: { lengthKm: 40, stops: 20, meanKmh: 28, climbM: 200 } };
-  const times: number[] = [];
-  for (let i = 0; i < 300; i++) {
-    const start = performance.now();
-    const sheet = createSheet(
-      resolveDesign({
-        design: i % 2 ? design : { ...design, usableShare: 0.88 },
-        library,
-        vehicle: vehicleState(variant, {}, null),
-        use: { ...use, payloadKg: 100 + i },
-        newHoles: 0,
-        work,
-      }),
-    );
-    for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
-    times.push(performance.now() - start);
-  }
-  const ms = median(times.slice(50));
-  return {
-    what: `All ${FIGURE_IDS.length} figures of one design, cycle included`,
-    figure: `${ms.toFixed(2)} ms median`,
-    aim: '≤ 10 ms',
-    held: ms <= 10,
-  };
-}
 
 /** Compressed JavaScript that the Floor fetches at first: the entry, what it imports, and the Floor's own part. */
 async function firstLoad(): Promise<Row> {
@@ -119,6 +64,7 @@ async function floorAnswer(): Promise<Row[]> {
   const name = 'bench';
   try {
     await makeTemplate(cluster);
+    const dragged = await dragging(cluster, TEMPLATE);
     await dropDatabase(cluster.url('postgres'), name);
     const admin = new pg.Client({ connectionString: cluster.url('postgres') });
     await admin.connect();
@@ -157,6 +103,7 @@ async function floorAnswer(): Promise<Row[]> {
     const ratio = median(http.slice(10)) / median(bare.slice(10));
     const size = `${counts[0].jobs} jobs, ${counts[0].entries} time entries`;
     return [
+      ...dragged,
       {
         what: `Floor's data over HTTP against the bare query, ${size}`,
         figure: `${ratio.toFixed(2)} × (${median(http.slice(10)).toFixed(1)} ms against ${median(bare.slice(10)).toFixed(1)} ms)`,
@@ -169,7 +116,7 @@ async function floorAnswer(): Promise<Row[]> {
   }
 }
 
-const rows = [figuresOfADesign(), await firstLoad(), ...(await floorAnswer())];
+const rows = [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), await firstLoad(), ...(await floorAnswer())];
 say('');
 for (const row of rows)
   say(`${row.held ? 'held  ' : 'MISSED'}  ${row.what.padEnd(92)}  ${row.figure.padEnd(40)}  aim ${row.aim}`);
