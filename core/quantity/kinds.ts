@@ -17,6 +17,7 @@ export const BASE_UNIT = {
   duration: 's',
   hours: 'h',
   share: 'fraction',
+  smallShare: 'fraction',
   grade: 'fraction',
   ratio: 'ratio',
   consumption: 'Wh/km',

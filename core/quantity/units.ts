@@ -39,6 +39,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   duration: { symbol: 's', factor: 1, digits: 1 },
   hours: { symbol: 'h', factor: 1, digits: 1 },
   share: { symbol: '%', factor: 100, digits: 1 },
+  smallShare: { symbol: '%', factor: 100, digits: 2 },
   grade: { symbol: '%', factor: 100, digits: 0 },
   ratio: { symbol: ': 1', factor: 1, digits: 2 },
   consumption: { symbol: 'kWh/100 km', factor: 1 / 10, digits: 1 },

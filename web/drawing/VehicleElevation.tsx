@@ -47,7 +47,7 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
       viewBox={`${l.frontX - pad} 0 ${long} ${top + below}`}
       role={moving ? 'group' : 'img'}
       aria-label={`${vehicle.variant.modelName} from the side: front axle ${front.text}, rear axle ${rear.text}`}
-      style={{ width: '100%', maxHeight: 330, display: 'block' }}
+      style={{ width: '100%', maxHeight: 'max(330px, 42vh)', display: 'block' }}
     >
       <path
         d={path(sideOutline(vehicle), top)}

@@ -73,7 +73,7 @@ const axis = ({ label, min, max, tick }: Axis, grid = true) => ({
   grid: { color: CHART.hairline, drawOnChartArea: grid },
   ...(min === undefined ? {} : { min }),
   ...(max === undefined ? {} : { max }),
-  ticks: { callback: (value: number | string) => (tick ?? plainTick)(Number(value)) },
+  ticks: { includeBounds: false, callback: (value: number | string) => (tick ?? plainTick)(Number(value)) },
 });
 
 /** Lines or dots over a linear axis, with a copy as picture or table at hand. */
@@ -119,7 +119,6 @@ export function LineChart({ name, say, series, x, y, right, height = 230, onPick
         animation: false,
         responsive: true,
         maintainAspectRatio: false,
-        parsing: false,
         scales,
         interaction: { mode: 'nearest', intersect: true },
         plugins: {

@@ -1,5 +1,6 @@
 import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js';
 import { useEffect, useRef } from 'react';
+import { formatNumber } from '../../core/quantity/format.ts';
 import { CHART } from '../app/theme.ts';
 import { ChartCopies } from './ChartCopies.tsx';
 
@@ -37,7 +38,7 @@ export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
           label: part.label,
           data: [...part.values],
           backgroundColor: part.colour,
-          barThickness: 22,
+          maxBarThickness: 22,
         })),
       },
       options: {
@@ -49,13 +50,20 @@ export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
           x: {
             stacked: true,
             min: least,
-            ticks: { includeBounds: least === 0 },
+            ticks: { includeBounds: least === 0, callback: (value) => formatNumber(Number(value), 0) },
             grid: { color: CHART.hairline },
             title: { display: true, text: unit },
           },
           y: { stacked: true, grid: { display: false } },
         },
-        plugins: { legend: { position: 'bottom', align: 'start', labels: { boxWidth: 14, boxHeight: 10 } } },
+        plugins: {
+          legend: {
+            display: parts.length > 1,
+            position: 'bottom',
+            align: 'start',
+            labels: { boxWidth: 14, boxHeight: 10 },
+          },
+        },
       },
     });
     return () => chart.destroy();

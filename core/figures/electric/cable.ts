@@ -58,8 +58,8 @@ export const cableSection = figure({
       { symbol: 'rms', value: duty.continuousA, kind: 'current' },
       { symbol: 'carries steadily', value: choice.part.sheet.continuousA, kind: 'current' },
       { symbol: '30 s peak or full throttle', value: duty.peak30sA, kind: 'current' },
-      { symbol: 'drop', value: choice.dropShare, kind: 'share' },
-      { symbol: 'drop allowed', value: duty.drop, kind: 'share' },
+      { symbol: 'drop', value: choice.dropShare, kind: 'smallShare' },
+      { symbol: 'drop allowed', value: duty.drop, kind: 'smallShare' },
     ],
     source: 'IEC 60228 class 5 at conductor temperature, from memory; ampacity by cable sheet, typical',
   }),
@@ -67,7 +67,7 @@ export const cableSection = figure({
 
 export const cableDrop = figure({
   id: 'cableDrop',
-  kind: 'share',
+  kind: 'smallShare',
   needs: { cableChoice, cableDuty },
   compute: ({ cableChoice: choice, cableDuty: duty }) => ({
     value: choice.dropShare,

@@ -40,4 +40,17 @@ export const firstPower: readonly Check[] = [
     liveHv: true,
     limit: figureLimit('packVoltageEmpty', (v) => [0.95 * v, null], '95 % of the empty pack; common practice'),
   },
+  {
+    id: 'prechargeTime',
+    group: 'firstPower',
+    title: 'Time until the link is filled',
+    how: 'From the precharge contactor closing to the main contactor closing; longer than the limit is stuck: open, find out why.',
+    kind: 'duration',
+    liveHv: true,
+    limit: figureLimit(
+      'prechargeTimeOut',
+      (s) => [null, s],
+      'three times the time the resistor is chosen for; common practice',
+    ),
+  },
 ];

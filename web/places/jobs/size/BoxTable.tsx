@@ -93,7 +93,7 @@ function BoxDetails({
 }) {
   const { sheet, shelves } = useBench();
   const { inputs } = useDesign();
-  const modules = shelves.data.components.filter((part) => part.kind === 'module');
+  const modules = shelves.data.components.flatMap((part) => (part.kind === 'module' ? [part] : []));
   const twoPacks = (inputs.packs ?? 'one') !== 'one';
   return (
     <details>
@@ -118,7 +118,7 @@ function BoxDetails({
                 value={box.moduleId ?? ''}
                 options={[
                   { value: '', label: 'as the pack' },
-                  ...modules.map((part) => ({ value: part.id, label: part.name })),
+                  ...modules.map((part) => ({ value: part.id, label: `${part.name} · ${part.sheet.chemistry}` })),
                 ]}
                 onChange={(id) => setBox(box.bay, { moduleId: id || null })}
                 fault={faults[`inputs.boxes.${i}.moduleId`]}

@@ -17,7 +17,10 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
   const options = (...kinds: ComponentKind[]) =>
     shelves.data.components
       .filter((part) => kinds.includes(part.kind))
-      .map((part) => ({ value: part.id, label: part.name }));
+      .map((part) => ({
+        value: part.id,
+        label: part.kind === 'module' ? `${part.name} · ${part.sheet.chemistry}` : part.name,
+      }));
   const { gearbox } = vehicle.variant;
   const keepsGearbox =
     (shelves.components.get(inputs.driveId ?? '') as Component | undefined)?.kind === 'drive' &&

@@ -140,6 +140,29 @@ export function WeightDrawing() {
               title="Boxes and drive from above"
               moving={drag}
             />
+            <div className="row" style={{ gap: 28 }}>
+              {(
+                [
+                  ['front axle', value('frontAxleNow'), value('frontAxleLaden'), figures.frontAxleRating.value],
+                  ['rear axle', value('rearAxleNow'), value('rearAxleLaden'), figures.rearAxleRating.value],
+                ] as const
+              ).map(([name, now, laden, rating]) => (
+                <span key={name} className={laden !== null && laden > rating ? 'stop' : ''}>
+                  {name} <strong>{now === null ? 'not known' : formatQuantity(now, 'mass', set)}</strong>
+                  {laden !== null && (
+                    <span className="soft small">
+                      {' '}
+                      laden {formatQuantity(laden, 'mass', set)} of {formatQuantity(rating, 'mass', set)}
+                    </span>
+                  )}
+                </span>
+              ))}
+              {value('rightShare') !== null && (
+                <span>
+                  right wheels <strong>{formatQuantity(value('rightShare')!, 'share', set)}</strong>
+                </span>
+              )}
+            </div>
           </div>
         )}
         <Clearances gaps={boxGaps(sheet.slots.pack.boxes)} />

@@ -11,15 +11,18 @@ export interface Advised {
   readonly advice: readonly MoveAdvice[];
 }
 
-/** The aim of the brief (as the maker had it ± 2 %, where it says nothing) and which modules to move to meet it. */
-export function useMoveAdvice(): Advised | null {
+/**
+ * The aim of the brief (as the maker had it ± 2 %, where it says nothing), or of another school somebody wants to look
+ * at, and which modules to move to meet it.
+ */
+export function useMoveAdvice(lookAt: 'equal' | 'original' | null): Advised | null {
   const { job, sheet, inputs, vehicle, shelves } = useBench();
   const line = job.brief.find((candidate) => candidate.kind === 'axleShare');
   const items = sheet.get(massItems).value;
   const before = sheet.get(FIGURES.frontShareBefore).value;
   return useMemo(() => {
     if (!items || before === null) return null;
-    const school = line?.school ?? 'original';
+    const school = lookAt ?? line?.school ?? 'original';
     const aim = { share: school === 'equal' ? 0.5 : before, tolerance: line?.tolerance ?? 0.02 };
     const boxNames = new Set(sheet.slots.pack.boxes.map((box) => `box, ${box.bay.name}`));
     const rest = items.filter((item) => !boxNames.has(item.name));
@@ -45,5 +48,5 @@ export function useMoveAdvice(): Advised | null {
       aim,
     );
     return { aim, school, advice };
-  }, [items, before, line, sheet, inputs, vehicle, shelves]);
+  }, [items, before, line, lookAt, sheet, inputs, vehicle, shelves]);
 }

@@ -33,7 +33,7 @@ export function LvPanel() {
                 <th>Day</th>
                 <th>Wet night</th>
                 <th>Worst</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>

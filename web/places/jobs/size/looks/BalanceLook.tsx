@@ -1,4 +1,5 @@
-import { Button } from 'antd';
+import { Button, Segmented } from 'antd';
+import { useState } from 'react';
 import { massItems } from '../../../../../core/figures/balance/massItems.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
@@ -37,18 +38,23 @@ function MovesSheet() {
   const { sheet } = useBench();
   const { inputs, set } = useDesign();
   const unitSet = useUnitSet();
-  const advised = useMoveAdvice();
+  const [lookAt, setLookAt] = useState<'equal' | 'original' | null>(null);
+  const advised = useMoveAdvice(lookAt);
   const share = sheet.get(FIGURES.frontShare).value;
   if (!advised || share === null) return null;
   const { aim, school, advice } = advised;
   const now = Math.abs(share - aim.share) <= aim.tolerance + 1e-12;
   const percent = (value: number) => formatQuantity(value, 'share', unitSet);
   return (
-    <Sheet
-      title="Which modules to move"
-      aside={`aim: ${SCHOOL_NAME[school]}, ${percent(aim.share)} ± ${percent(aim.tolerance)} front`}
-    >
+    <Sheet title="Which modules to move" aside={`${percent(aim.share)} ± ${percent(aim.tolerance)} front`}>
       <div className="in stack">
+        <Segmented
+          aria-label="School of weight distribution"
+          size="small"
+          value={school}
+          options={(['original', 'equal'] as const).map((value) => ({ value, label: SCHOOL_NAME[value] }))}
+          onChange={setLookAt}
+        />
         <p className={now ? 'pass' : 'stop'}>
           Now {percent(share)} on the front axle:{' '}
           {now ? 'the aim is met' : `${percent(Math.abs(share - aim.share))} off`}.
@@ -72,8 +78,8 @@ function MovesSheet() {
           </tbody>
         </table>
         <p className="soft small">
-          Two schools: equal shares corner evenly; the maker’s shares keep the handling and brakes the vehicle was built
-          with. The brief says which.
+          Equal shares corner evenly; the maker’s shares keep the handling and brakes the vehicle was built with. The
+          brief says which holds; this only looks.
         </p>
       </div>
     </Sheet>

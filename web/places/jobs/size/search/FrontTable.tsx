@@ -45,7 +45,7 @@ export function FrontTable({
         <table className="list" aria-label="Best trade-offs">
           <thead>
             <tr>
-              <th />
+              <td />
               <th>Design</th>
               <th className="num">Wishes</th>
               <th className="num">Range</th>
