@@ -1,41 +1,24 @@
-import { readFile } from 'node:fs/promises';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { USUAL_USE } from '../contract/use.ts';
 import { resolveDesign } from '../core/design/resolve.ts';
 import { createSheet } from '../core/figures/evaluate.ts';
-import { kitDesign, kitParts } from '../core/kit/kit.ts';
+import { kitParts } from '../core/kit/kit.ts';
 import { judgeCheck } from '../core/prove/check.ts';
 import { CHECKS } from '../core/prove/index.ts';
 import { dayNumber } from '../core/quantity/format.ts';
-import { packRoute } from '../core/road/packedRoute.ts';
-import { readGpx } from '../core/road/readGpx.ts';
-import { routeFrom } from '../core/road/route.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
-import { COMPONENTS } from './components.ts';
 import { dayFrom } from './dayFrom.ts';
 import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
-import { KITS } from './kits.ts';
+import { designOf, LIBRARY, loadDesigns, loadRoute, REVISIONS } from './loadDesigns.ts';
 import { MODELS } from './models.ts';
 import { seeded } from './random.ts';
 import { PEOPLE } from './workshop.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-const LIBRARY = new Map(COMPONENTS.map((part) => [part.id, part]));
 const VARIANTS = new Map(MODELS.flatMap((model) => model.variants).map((variant) => [variant.id, variant]));
-const REVISIONS = new Map(
-  KITS.flatMap((kit) =>
-    kit.revisions.map(
-      (revision) => [revision.id, { ...revision, kitId: kit.id, kitName: kit.name, modelName: '' }] as const,
-    ),
-  ),
-);
-
-/** From here on the client has agreed: the design is frozen. */
-const SOLD: readonly DemoJob['state'][] = ['waitingForPart', 'building', 'proving', 'handedOver'];
-
 const BLANK: DemoJob = {
   ...JOBS[0]!,
   corners: null,
@@ -146,40 +129,6 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
   await tx
     .insert(t.event)
     .values({ personId: ilse, what: 'opened the job', resource: 'job', resourceId: row!.id, jobNumber: number });
-}
-
-function designOf(job: DemoJob) {
-  const revision = job.kitRevisionId ? REVISIONS.get(job.kitRevisionId) : undefined;
-  return revision ? kitDesign(revision, kitParts(revision, LIBRARY, job.variantId, job.options)) : null;
-}
-
-/** The client's recorded route, read as the page would read it. */
-async function loadRoute(tx: Tx, jobId: string, file: string): Promise<void> {
-  const points = readGpx(await readFile(new URL(file, import.meta.url), 'utf8'));
-  const route = typeof points === 'string' ? points : routeFrom(points);
-  if (typeof route === 'string') throw new Error(`${file}: ${route}`);
-  await tx.insert(t.route).values({ jobId, body: packRoute(route) });
-}
-
-async function loadDesigns(tx: Tx, jobId: string, job: DemoJob): Promise<string | null> {
-  const inputs = designOf(job);
-  if (!inputs) return null;
-  const modules = inputs.boxes.reduce((sum, box) => sum + box.modules, 0);
-  const [first] = await tx
-    .insert(t.design)
-    .values({ jobId, name: `A, ${modules} modules`, inputs })
-    .returning();
-  if (job.variation) {
-    const { name, bay, modules: fewer } = job.variation;
-    const boxes = inputs.boxes.map((box) => (box.bay === bay ? { ...box, modules: fewer } : box));
-    await tx
-      .insert(t.design)
-      .values({ jobId, name, inputs: { ...inputs, boxes }, createdAt: new Date(Date.now() + 1000) });
-  }
-  if (SOLD.includes(job.state))
-    await tx.update(t.design).set({ frozenAt: new Date() }).where(eq(t.design.id, first!.id));
-  if (job.chosen) await tx.update(t.job).set({ chosenDesignId: first!.id }).where(eq(t.job.id, jobId));
-  return first!.id;
 }
 
 async function loadStages(

@@ -20,12 +20,14 @@ function nearness(value: number | null, target: number | null): number {
 
 /**
  * The front in order of the client's wishes: Σ weight × (1 when met, else how near, at most 0.9) ÷ Σ weight. Wishes
- * without a weight count once. Without wishes all score 1 and keep their order.
+ * without a weight count once. Without wishes all score 1 and keep their order. `known` keeps what was worked out, for a
+ * caller that ranks a growing front again and again.
  */
 export function rankFront(
   task: SearchTask,
   front: readonly Candidate[],
   weights: ReadonlyMap<string, number>,
+  known: Map<Candidate, Ranked> = new Map(),
 ): Ranked[] {
   const wishes = task.brief.filter((line) => !line.firm && searchDecides(line.kind));
   const weightOf = (line: BriefLine) => weights.get(line.id) ?? 1;
@@ -33,6 +35,8 @@ export function rankFront(
   const base = searchBase(task.base);
   return front
     .map((candidate) => {
+      const before = known.get(candidate);
+      if (before) return before;
       const sheet = createSheet(resolveDesign({ ...task, design: designOf(base, task.space, candidate.choice) }));
       let sum = 0;
       const unmet: string[] = [];
@@ -41,7 +45,9 @@ export function rankFront(
         if (state !== 'met') unmet.push(line.id);
         sum += weightOf(line) * (state === 'met' ? 1 : nearness(value, target));
       }
-      return { ...candidate, score: whole > 0 ? sum / whole : 1, unmet };
+      const ranked = { ...candidate, score: whole > 0 ? sum / whole : 1, unmet };
+      known.set(candidate, ranked);
+      return ranked;
     })
     .sort((a, b) => b.score - a.score);
 }

@@ -10,11 +10,14 @@ import { resistorChoice } from '../../core/figures/electric/precharge.ts';
 import type { FigureSheet } from '../../core/figures/evaluate.ts';
 import { FIGURE_GROUP_NAME, FIGURE_GROUPS, type FigureGroup } from '../../core/figures/groups.ts';
 import { driveLoopChoice } from '../../core/figures/heat/cooling.ts';
-import { FIGURES } from '../../core/figures/index.ts';
+import { FIGURES, type FigureId } from '../../core/figures/index.ts';
 import { FIGURE_NAME } from '../../core/figures/names.ts';
 import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { HAIRLINE, INK, newPaper, type Print, plain, RED, SOFT, timeText } from './paper.ts';
+
+/** Figures that only say something when there is something to say. */
+const MEANT_ABOVE_ZERO: ReadonlySet<FigureId> = new Set(['packIdle', 'capCost']);
 
 type Row = readonly [name: string, value: string, note: string, bad?: boolean];
 
@@ -127,7 +130,7 @@ export async function designPdf(
   for (const group of Object.keys(FIGURE_GROUPS) as FigureGroup[]) {
     const list = FIGURE_GROUPS[group].flatMap((id): Row[] => {
       const { value, kind, working, unmeasured } = sheet.get(FIGURES[id]);
-      if (value === null || !kind || !working) return [];
+      if (value === null || !kind || !working || (MEANT_ABOVE_ZERO.has(id) && value < 1e-9)) return [];
       const rests = unmeasured.length > 0 ? ' (not all measured)' : '';
       return [[FIGURE_NAME[id], show(value, kind), `${working.formula}. From: ${working.source}${rests}`]];
     });

@@ -18,13 +18,32 @@ export interface Print {
   readonly printedAt: Date;
 }
 
-/** The face has no narrow no-break space, omega, eta or few other signs; a PDF says them in its own way. */
+/** Signs the shipped face lacks, and how a PDF says them. */
+const SAID: Readonly<Record<string, string>> = {
+  '\u202f': ' ',
+  Ω: 'ohm',
+  η: 'eta',
+  θ: 'theta',
+  π: 'pi',
+  ρ: 'rho',
+  μ: 'µ',
+  Δ: 'd',
+  Σ: 'sum of',
+  '∫': 'integral of',
+  '√': 'root of',
+  '≥': 'at least',
+  '≤': 'at most',
+  '→': 'to',
+};
+
+/** Text as the face can print it; a test holds every formula of the catalogue to it. */
 export const plain = (text: string): string =>
   text
-    .replace(/\u202f/g, ' ')
-    .replace(/Ω/g, 'ohm')
-    .replace(/η/g, 'eta')
+    .replace(/[\u202fΩηθπρμΔΣ∫√≥≤→]/g, (sign) => SAID[sign] ?? sign)
     .replace(/[₀₁₂₃₄₅₆₇₈₉]/g, (digit) => String('₀₁₂₃₄₅₆₇₈₉'.indexOf(digit)));
+
+/** The file of the shipped face. */
+export const FACE = font('400');
 
 export const timeText = (print: Print, iso: string): string =>
   new Intl.DateTimeFormat('en-GB', { timeZone: print.timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(

@@ -9,6 +9,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['C', 'clock on or off'],
   ['U', 'units: metric, UK road, US'],
   ['W', 'show working of the focused figure'],
+  ['Ctrl Z, Ctrl ⇧ Z', 'step back and forth in a design'],
+  ['arrows', 'move the focused box by 10 mm, with ⇧ by 50'],
   ['?', 'this list'],
 ];
 

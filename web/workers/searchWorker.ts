@@ -1,5 +1,5 @@
 import { type Ranked, rankFront } from '../../core/search/rank.ts';
-import { type SearchState, type SearchTask, search } from '../../core/search/search.ts';
+import { type Candidate, type SearchState, type SearchTask, search } from '../../core/search/search.ts';
 
 export interface SearchRequest {
   readonly task: Omit<SearchTask, 'library' | 'free'> & {
@@ -26,13 +26,14 @@ self.onmessage = ({ data }: MessageEvent<SearchRequest>) => {
     free: new Map(free),
   };
   const weights = new Map(data.weights);
+  const known = new Map<Candidate, Ranked>();
   const begun = performance.now();
   let last = begun;
   const report = ({ front, ...state }: SearchState) => {
     const seconds = (performance.now() - begun) / 1000;
     const message: SearchReport = {
       ...state,
-      ranked: rankFront(task, front, weights),
+      ranked: rankFront(task, front, weights, known),
       perSecond: seconds > 0 ? state.looked / seconds : 0,
     };
     self.postMessage(message);

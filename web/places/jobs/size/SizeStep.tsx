@@ -5,6 +5,7 @@ import { useBench } from '../jobBench.ts';
 import { AssumptionNotes } from './AssumptionNotes.tsx';
 import { DesignBar } from './DesignBar.tsx';
 import { LookBar, type LookId, lookOf } from './LookBar.tsx';
+import { useUndoKeys } from './useUndoKeys.ts';
 
 const LOOK_VIEW: Record<
   LookId,
@@ -24,6 +25,7 @@ const LOOK_VIEW: Record<
 /** The design bench: designs above, then one look at the design picked; every figure follows each change at once. */
 export default function SizeStep() {
   const { stored } = useBench();
+  useUndoKeys();
   const sending = useSend(true);
   const [params, setParams] = useSearchParams();
   const look = lookOf(params.get('look'));

@@ -104,7 +104,7 @@ export default function VehicleStep() {
                   </span>
                   <div className="soft small">
                     {item.moves &&
-                      `moves ${FIGURE_NAME[item.moves.figure].toLowerCase()} by ${formatQuantity(item.moves.share, 'share', set)}. `}
+                      `moves ${FIGURE_NAME[item.moves.figure].toLowerCase()} by ${formatQuantity(item.moves.share, 'share', set)}; `}
                     {HOW_TO_MEASURE[item.figure] ?? 'measure it'};{' '}
                     {item.lines.map((line) => BRIEF_NAME[line.line.kind].toLowerCase()).join(', ')}{' '}
                     {item.lines.length === 1 ? 'rests' : 'rest'} on it
