@@ -29,6 +29,8 @@ export interface DesignChange {
   readonly what: string;
   readonly name: string;
   readonly inputs: DesignInputs;
+  /** What it was before; null where it was made. */
+  readonly before: DesignInputs | null;
 }
 
 const box = Joi.object<BoxChoice, true>({

@@ -139,9 +139,10 @@ export const designEndpoints = [
         )
         .orderBy(desc(event.id))
         .limit(200);
-      return rows.map(({ event: { at, what, after }, by }) => {
+      return rows.map(({ event: { at, what, before, after }, by }) => {
         const { name, inputs } = after as { name: string; inputs: DesignChange['inputs'] };
-        return { at: at.toISOString(), by, what, name, inputs };
+        const earlier = (before as { inputs: DesignChange['inputs'] } | null)?.inputs ?? null;
+        return { at: at.toISOString(), by, what, name, inputs, before: earlier };
       });
     },
   }),

@@ -125,9 +125,9 @@ describe('history and files', () => {
       version: 1,
     });
     const history = (await soren.get(`/designs/${made.body.id}/history`)).body as DesignChange[];
-    expect(history.map((change) => [change.what, change.inputs.usableShare])).toEqual([
-      ['changed design A', 0.8],
-      ['made design A', 0.9],
+    expect(history.map((change) => [change.what, change.before?.usableShare, change.inputs.usableShare])).toEqual([
+      ['changed design A', 0.9, 0.8],
+      ['made design A', undefined, 0.9],
     ]);
     expect(history[0]!.by).toMatch(/\w+ \w+/);
     expect((await soren.get('/designs/00000000-0000-4000-8000-000000000000/history')).status).toBe(404);

@@ -205,7 +205,11 @@ test('a design goes out as a file, comes back, is sold, and its history is kept'
   await page.getByRole('button', { name: /Papers/ }).click();
   await page.getByText('What was changed, and when').click();
   await expect(page.getByText(/^changed design A/)).toBeVisible();
-  await page.keyboard.press('Escape');
+  await expect(page.getByText('Usable share: 90 % → 85 %')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring back what was before' }).click();
+  await expect(page.getByLabel('Usable share')).toHaveValue('90');
+  await page.getByRole('button', { name: 'Drop changes' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
 
   await page.getByRole('button', { name: /Papers/ }).click();
   const download = page.waitForEvent('download');

@@ -23,8 +23,7 @@ export function DesignHistory({ onClose }: { onClose: () => void }) {
       {data?.length === 0 && <p className="soft">Nothing was changed since it was made.</p>}
       <div className="stack">
         {data?.map((change, i) => {
-          const before = data[i + 1];
-          const differences = before ? designDifferences([before.inputs, change.inputs], name) : [];
+          const differences = change.before ? designDifferences([change.before, change.inputs], name) : [];
           return (
             <section key={i} className="history-entry">
               <div className="spread">
@@ -38,15 +37,15 @@ export function DesignHistory({ onClose }: { onClose: () => void }) {
                   {row.name}: {row.values[0]} → {row.values[1]}
                 </div>
               ))}
-              {may && i > 0 && (
+              {may && change.before && (
                 <Button
                   size="small"
                   onClick={() => {
-                    setInputs(change.inputs);
+                    setInputs(change.before);
                     onClose();
                   }}
                 >
-                  Bring this back
+                  Bring back what was before
                 </Button>
               )}
             </section>
