@@ -1,6 +1,7 @@
 import Joi from 'joi';
+import type { RouteNote, RouteNoteCode } from '../core/road/cleanTrack.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
-import { LONGEST_ROUTE_S, type RouteNote, type RouteNoteCode } from '../core/road/route.ts';
+import { LONGEST_ROUTE_S } from '../core/road/route.ts';
 import { type Mutable, number, text, version, whole } from './fields.ts';
 
 const NOTE_CODES: readonly RouteNoteCode[] = [

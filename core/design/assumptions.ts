@@ -4,7 +4,7 @@ import { unladenLoads } from '../figures/balance/unladenLoads.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
 import { mainRun } from '../figures/road/useRuns.ts';
-import type { RouteNote } from '../road/route.ts';
+import type { RouteNote } from '../road/cleanTrack.ts';
 
 /** Something in the inputs that cannot be right as it stands, with both sides of it, and what was assumed or follows. */
 export type Assumption =

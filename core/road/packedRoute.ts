@@ -1,4 +1,5 @@
-import type { Route, RouteNote } from './route.ts';
+import type { RouteNote } from './cleanTrack.ts';
+import type { Route } from './route.ts';
 
 /** A route as it is stored and sent: whole numbers, so that an hour is a few ten kilobytes. */
 export interface PackedRoute {

@@ -2,7 +2,9 @@ import { judgeLine } from '../brief/judgeLine.ts';
 import type { BriefLine } from '../brief/lines.ts';
 import { resolveDesign } from '../design/resolve.ts';
 import { createSheet } from '../figures/evaluate.ts';
-import { type Candidate, designOf, type SearchTask, searchBase, searchDecides } from './search.ts';
+import { type Candidate, designOf, searchBase } from './candidate.ts';
+import { searchDecides } from './limits.ts';
+import type { SearchTask } from './search.ts';
 
 export interface Ranked extends Candidate {
   /** Wishes met, weighed: 1 when all are. */

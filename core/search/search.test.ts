@@ -8,23 +8,11 @@ import { createSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
 import { fitting, shelfMap } from '../testing/shelf.ts';
 import { BAY, CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
+import { type Candidate, type Choice, designOf, objectivesOf, searchBase, shareAim } from './candidate.ts';
 import { createFront, dominates, type Objectives } from './front.ts';
+import { brokenLine, firmLines, overload, windowOf } from './limits.ts';
 import { rankFront } from './rank.ts';
-import {
-  brokenLine,
-  type Candidate,
-  type Choice,
-  designOf,
-  firmLines,
-  objectivesOf,
-  overload,
-  type SearchState,
-  type SearchTask,
-  search,
-  searchBase,
-  shareAim,
-  windowOf,
-} from './search.ts';
+import { type SearchState, type SearchTask, search } from './search.ts';
 import { drivesFor, inverterFor, type SearchSpace, wholeSpace } from './space.ts';
 
 const LIGHT = {

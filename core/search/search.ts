@@ -1,15 +1,15 @@
-import { judgeLine } from '../brief/judgeLine.ts';
-import type { BriefKind, BriefLine } from '../brief/lines.ts';
-import { componentAs, voltageWindow } from '../component/sheets.ts';
-import { type BoxChoice, type DesignInputs, designComponents } from '../design/inputs.ts';
+import type { BriefLine } from '../brief/lines.ts';
+import { componentAs } from '../component/sheets.ts';
+import type { DesignInputs } from '../design/inputs.ts';
 import { placeBox } from '../design/placeBox.ts';
-import { type Library, type ResolveInput, resolveDesign } from '../design/resolve.ts';
+import { type ResolveInput, resolveDesign } from '../design/resolve.ts';
 import { massItems } from '../figures/balance/massItems.ts';
-import { createSheet, type FigureSheet } from '../figures/evaluate.ts';
-import type { MissingReason } from '../figures/figure.ts';
-import { FIGURES, type FigureId } from '../figures/index.ts';
-import type { PlacedBox, Slots } from '../figures/slots.ts';
-import { createFront, type Objectives } from './front.ts';
+import { createSheet } from '../figures/evaluate.ts';
+import { FIGURES } from '../figures/index.ts';
+import type { PlacedBox } from '../figures/slots.ts';
+import { boxChoice, type Candidate, objectivesOf, searchBase, shareAim } from './candidate.ts';
+import { createFront } from './front.ts';
+import { brokenLine, firmLines, overload, ROUNDING_KG, windowOf } from './limits.ts';
 import type { DriveOption, ModuleOption, SearchSpace } from './space.ts';
 
 /** What cannot be built, whatever the client wants. */
@@ -25,23 +25,6 @@ export type BuildReason =
   | 'frontAxle'
   | 'rearAxle'
   | 'incomplete';
-
-/** One complete choice, small enough to keep many of. */
-export interface Choice {
-  readonly moduleId: string;
-  readonly strings: number;
-  readonly driveId: string;
-  readonly inverterId: string | null;
-  readonly gear: number | null;
-  readonly chargerId: string | null;
-  /** Modules by bay, in the order of the space. */
-  readonly counts: readonly number[];
-}
-
-export interface Candidate {
-  readonly choice: Choice;
-  readonly objectives: Objectives;
-}
 
 export interface SearchState {
   /** Candidates decided so far, looked at one by one or ruled out together. */
@@ -62,99 +45,8 @@ export interface SearchTask extends Omit<ResolveInput, 'design' | 'free'> {
   readonly brief: readonly BriefLine[];
 }
 
-/** Firm lines are asked in this order, cheap ones first. */
-const COST: Partial<Record<BriefKind, number>> = {
-  time0to20: 9,
-  time0to50: 9,
-  topSpeed: 8,
-  rangeCycle: 6,
-  rangeRound: 5,
-};
-
-/** A figure that a design can never have breaks its line; one that is merely not known yet does not. */
-const NEVER: ReadonlySet<MissingReason> = new Set(['neverReached', 'tooWeak', 'meanTooFast', 'noCharger', 'noDrive']);
-
-/** Weights and places are summed in another order here than in the catalogue; this much may differ by rounding, kg. */
-const ROUNDING_KG = 1e-6;
 /** How many candidates are decided between two looks at the state. */
 const BREATH = 2048;
-
-/** The range that speaks for the vehicle: on the stated round, the recorded route, or the cycle. */
-export function mainRange({ use, route }: Pick<Slots, 'use' | 'route'>): FigureId {
-  return use.round ? 'rangeRound' : route ? 'rangeRoute' : 'rangeCycle';
-}
-
-/** The front share aimed at: of the brief's line, else as the maker had it. */
-export function shareAim(brief: readonly BriefLine[], sheet: FigureSheet): number {
-  const line = brief.find((candidate) => candidate.kind === 'axleShare');
-  return line?.school === 'equal' ? 0.5 : (sheet.get(FIGURES.frontShareBefore).value ?? 0.5);
-}
-
-/** Objectives of a resolved design; null while a figure is missing. Range to 0.1 km, shift to 0.1 %. */
-export function objectivesOf(sheet: FigureSheet, aim: number): Objectives | null {
-  const range = sheet.get(FIGURES[mainRange(sheet.slots)]).value;
-  const price = sheet.get(FIGURES.partsPrice).value;
-  const share = sheet.get(FIGURES.frontShare).value;
-  const lead = sheet.get(FIGURES.leadTime).value;
-  if (range === null || price === null || share === null || lead === null) return null;
-  return {
-    rangeKm: Math.round(range * 10) / 10,
-    priceCents: price,
-    shift: Math.round(Math.abs(share - aim) * 1000) / 1000,
-    leadDays: lead,
-  };
-}
-
-/** The design a choice stands for: the base with its modules, boxes, drive and charger. Shifts of the base stay. */
-export function designOf(base: DesignInputs, space: SearchSpace, choice: Choice): DesignInputs {
-  const { counts, ...own } = choice;
-  return { ...base, ...own, boxes: boxesOf(base, space, counts) };
-}
-
-function boxesOf(base: DesignInputs, space: SearchSpace, counts: readonly number[]): BoxChoice[] {
-  return counts.flatMap((modules, i) => (modules > 0 ? [boxChoice(base, space.bays[i]!.bay, modules)] : []));
-}
-
-function boxChoice(base: DesignInputs, bay: string, modules: number): BoxChoice {
-  const before = base.boxes.find((box) => box.bay === bay);
-  return {
-    bay,
-    modules,
-    shiftMm: before?.shiftMm ?? 0,
-    shiftYMm: before?.shiftYMm ?? 0,
-    shiftZMm: before?.shiftZMm ?? 0,
-  };
-}
-
-/** The base without what the search chooses; packs are one, boxes alike. */
-export const searchBase = (base: DesignInputs): DesignInputs => ({
-  ...base,
-  packs: 'one',
-  boxes: [],
-  measuredAh: null,
-});
-
-/** Lines that no choice of the search can change: the kit decides about holes, the shop about the day. */
-const BEYOND: ReadonlySet<BriefKind> = new Set(['free', 'readyBy', 'reversible']);
-
-/** Whether the search can do anything about a line of this kind. */
-export const searchDecides = (kind: BriefKind): boolean => !BEYOND.has(kind);
-
-/** Firm lines the search can hold a candidate against, cheapest first. */
-export function firmLines(brief: readonly BriefLine[]): BriefLine[] {
-  return brief
-    .filter((line) => line.firm && searchDecides(line.kind))
-    .sort((a, b) => (COST[a.kind] ?? 1) - (COST[b.kind] ?? 1));
-}
-
-/** First firm line a design breaks, or null. */
-export function brokenLine(lines: readonly BriefLine[], sheet: FigureSheet): string | null {
-  for (const line of lines) {
-    const { state, reason } = judgeLine(line, sheet);
-    if (state === 'broken' || (state === 'unknown' && reason !== null && NEVER.has(reason))) return line.id;
-  }
-  return null;
-}
 
 /** Combination of everything but the numbers of modules by bay. */
 interface Combination {
@@ -331,26 +223,4 @@ function* combinationsOf(space: SearchSpace): Generator<Combination> {
       for (const drive of space.drives)
         for (const gear of drive.gears)
           for (const chargerId of space.chargerIds) yield { module, strings, drive, gear, chargerId };
-}
-
-/** The voltages that every high-voltage component of a design takes. */
-export function windowOf(design: DesignInputs, library: Library): { minV: number; maxV: number } {
-  let minV = 0;
-  let maxV = Number.POSITIVE_INFINITY;
-  for (const { componentId } of designComponents(design)) {
-    const part = library.get(componentId);
-    const window = part ? voltageWindow(part) : null;
-    if (!window) continue;
-    minV = Math.max(minV, window.minV);
-    maxV = Math.min(maxV, window.maxV);
-  }
-  return { minV, maxV };
-}
-
-/** What a design overloads with the usual load on board, or null. */
-export function overload(sheet: FigureSheet): 'plate' | 'frontAxle' | 'rearAxle' | null {
-  if ((sheet.get(FIGURES.grossMargin).value ?? 0) < -ROUNDING_KG) return 'plate';
-  if ((sheet.get(FIGURES.frontAxleMargin).value ?? 0) < -ROUNDING_KG) return 'frontAxle';
-  if ((sheet.get(FIGURES.rearAxleMargin).value ?? 0) < -ROUNDING_KG) return 'rearAxle';
-  return null;
 }

@@ -1,5 +1,6 @@
+import type { Candidate } from '../../core/search/candidate.ts';
 import { type Ranked, rankFront } from '../../core/search/rank.ts';
-import { type Candidate, type SearchState, type SearchTask, search } from '../../core/search/search.ts';
+import { type SearchState, type SearchTask, search } from '../../core/search/search.ts';
 
 export interface SearchRequest {
   readonly task: Omit<SearchTask, 'library' | 'free'> & {

@@ -2,7 +2,8 @@ import type { Assumption } from '../../../../core/design/assumptions.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import type { QuantityKind } from '../../../../core/quantity/kinds.ts';
 import type { UnitSet } from '../../../../core/quantity/units.ts';
-import type { RouteNoteCode, RouteProblem } from '../../../../core/road/route.ts';
+import type { RouteNoteCode } from '../../../../core/road/cleanTrack.ts';
+import type { RouteProblem } from '../../../../core/road/route.ts';
 
 const CURVE = {
   notRising: 'its speeds do not rise from point to point: they were sorted, and a repeated speed kept once',

@@ -1,0 +1,67 @@
+import { judgeLine } from '../brief/judgeLine.ts';
+import type { BriefKind, BriefLine } from '../brief/lines.ts';
+import { voltageWindow } from '../component/sheets.ts';
+import { type DesignInputs, designComponents } from '../design/inputs.ts';
+import type { Library } from '../design/resolve.ts';
+import type { FigureSheet } from '../figures/evaluate.ts';
+import type { MissingReason } from '../figures/figure.ts';
+import { FIGURES } from '../figures/index.ts';
+
+/** Firm lines are asked in this order, cheap ones first. */
+const COST: Partial<Record<BriefKind, number>> = {
+  time0to20: 9,
+  time0to50: 9,
+  topSpeed: 8,
+  rangeCycle: 6,
+  rangeRound: 5,
+};
+
+/** A figure that a design can never have breaks its line; one that is merely not known yet does not. */
+const NEVER: ReadonlySet<MissingReason> = new Set(['neverReached', 'tooWeak', 'meanTooFast', 'noCharger', 'noDrive']);
+
+/** Weights and places are summed in another order here than in the catalogue; this much may differ by rounding, kg. */
+export const ROUNDING_KG = 1e-6;
+
+/** Lines that no choice of the search can change: the kit decides about holes, the shop about the day. */
+const BEYOND: ReadonlySet<BriefKind> = new Set(['free', 'readyBy', 'reversible']);
+
+/** Whether the search can do anything about a line of this kind. */
+export const searchDecides = (kind: BriefKind): boolean => !BEYOND.has(kind);
+
+/** Firm lines the search can hold a candidate against, cheapest first. */
+export function firmLines(brief: readonly BriefLine[]): BriefLine[] {
+  return brief
+    .filter((line) => line.firm && searchDecides(line.kind))
+    .sort((a, b) => (COST[a.kind] ?? 1) - (COST[b.kind] ?? 1));
+}
+
+/** First firm line a design breaks, or null. */
+export function brokenLine(lines: readonly BriefLine[], sheet: FigureSheet): string | null {
+  for (const line of lines) {
+    const { state, reason } = judgeLine(line, sheet);
+    if (state === 'broken' || (state === 'unknown' && reason !== null && NEVER.has(reason))) return line.id;
+  }
+  return null;
+}
+
+/** The voltages that every high-voltage component of a design takes. */
+export function windowOf(design: DesignInputs, library: Library): { minV: number; maxV: number } {
+  let minV = 0;
+  let maxV = Number.POSITIVE_INFINITY;
+  for (const { componentId } of designComponents(design)) {
+    const part = library.get(componentId);
+    const window = part ? voltageWindow(part) : null;
+    if (!window) continue;
+    minV = Math.max(minV, window.minV);
+    maxV = Math.min(maxV, window.maxV);
+  }
+  return { minV, maxV };
+}
+
+/** What a design overloads with the usual load on board, or null. */
+export function overload(sheet: FigureSheet): 'plate' | 'frontAxle' | 'rearAxle' | null {
+  if ((sheet.get(FIGURES.grossMargin).value ?? 0) < -ROUNDING_KG) return 'plate';
+  if ((sheet.get(FIGURES.frontAxleMargin).value ?? 0) < -ROUNDING_KG) return 'frontAxle';
+  if ((sheet.get(FIGURES.rearAxleMargin).value ?? 0) < -ROUNDING_KG) return 'rearAxle';
+  return null;
+}
