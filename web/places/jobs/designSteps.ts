@@ -1,15 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
-
-interface Steps {
-  /** Which design these steps belong to: another one starts anew. */
-  readonly of: string;
-  readonly back: readonly DesignInputs[];
-  readonly forth: readonly DesignInputs[];
-}
-
-/** This many changes can be taken back. */
-const DEEP = 100;
+import { back, forth, NO_STEPS, type Steps, stepped } from './steps.ts';
 
 export interface DesignSteps {
   readonly setInputs: (inputs: DesignInputs | null, run?: string) => void;
@@ -19,38 +10,26 @@ export interface DesignSteps {
 
 /** Steps back and forth over the draft of one design. `put` stores the draft; null means "as stored on the server". */
 export function useDesignSteps(of: string, now: DesignInputs, put: (inputs: DesignInputs | null) => void): DesignSteps {
-  const [held, setHeld] = useState<Steps>({ of, back: [], forth: [] });
-  const steps = held.of === of ? held : { of, back: [], forth: [] };
-  const lastRun = useRef<string | null>(null);
+  const [held, setHeld] = useState<{ of: string; steps: Steps<DesignInputs> }>({ of, steps: NO_STEPS });
+  const steps = held.of === of ? held.steps : NO_STEPS;
   const latest = useRef({ now, put, steps });
   latest.current = { now, put, steps };
   return useMemo(() => {
-    const { back, forth } = steps;
+    const keep = (next: Steps<DesignInputs>) => setHeld({ of, steps: next });
+    const go = (move: typeof back) => {
+      const moved = move(latest.current.steps, latest.current.now);
+      if (!moved) return;
+      latest.current.put(moved.value);
+      keep(moved.steps);
+    };
     return {
       setInputs: (inputs, run) => {
         const { now: before, put: store, steps: at } = latest.current;
-        const goesOn = run !== undefined && run === lastRun.current;
-        lastRun.current = run ?? null;
         store(inputs);
-        if (inputs === null) setHeld({ of, back: [], forth: [] });
-        else setHeld({ of, back: goesOn ? at.back : [...at.back, before].slice(-DEEP), forth: [] });
+        keep(inputs === null ? NO_STEPS : stepped(at, before, run));
       },
-      undo:
-        back.length === 0
-          ? null
-          : () => {
-              lastRun.current = null;
-              latest.current.put(back.at(-1)!);
-              setHeld({ of, back: back.slice(0, -1), forth: [...forth, latest.current.now] });
-            },
-      redo:
-        forth.length === 0
-          ? null
-          : () => {
-              lastRun.current = null;
-              latest.current.put(forth.at(-1)!);
-              setHeld({ of, back: [...back, latest.current.now], forth: forth.slice(0, -1) });
-            },
+      undo: steps.back.length === 0 ? null : () => go(back),
+      redo: steps.forth.length === 0 ? null : () => go(forth),
     };
   }, [of, steps]);
 }

@@ -1,0 +1,143 @@
+import type { Page } from '@playwright/test';
+import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
+
+const look = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Parts of the design' }).getByRole('button', { name, exact: true }).click();
+const figure = (page: Page, id: string) => page.locator(`.work [data-figure="${id}"]`).first();
+
+test('supplies, hour of coming home and prices decide the night and the year', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=charging');
+  const table = page.getByRole('table', { name: 'Charging at every supply' });
+  await expect(table.getByRole('row')).toHaveCount(4);
+  await expect(table.getByRole('row', { name: /kiosk socket/ })).toContainText('supply');
+  await page.getByText('Supplies, rapid post and hour of coming home').click();
+  await page.getByLabel('Home and empty at, hour').fill('17');
+  await expect(page.getByRole('heading', { name: 'Empty at 17:00, full at …' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a supply' }).click();
+  await expect(table.getByRole('row')).toHaveCount(5);
+  await page.getByLabel('Supply 4', { exact: true }).fill('ferry berth');
+  await expect(table.getByRole('row', { name: /ferry berth/ })).toBeVisible();
+  const before = await figure(page, 'energyCostYear').textContent();
+  await page.getByLabel('Electricity, a kWh').fill('0.56');
+  await expect(figure(page, 'energyCostYear')).not.toHaveText(before ?? '');
+  await page.getByRole('button', { name: 'Save the use' }).first().click();
+  await expect(page.getByRole('button', { name: 'Save the use' })).toHaveCount(0);
+  await page.reload();
+  await expect(table.getByRole('row', { name: /ferry berth/ })).toBeVisible();
+  await expect(page.getByText('No rapid charging: the inlet has no DC contacts.')).toBeVisible();
+  await look(page, 'Layout');
+  await choose(page, 'Inlet', 'Combined AC and DC inlet');
+  await look(page, 'Charging');
+  await expect(figure(page, 'dcTime10to80')).toContainText('h');
+  await expect(page.getByText('Rapid charging needs the battery cooled', { exact: false })).toBeVisible();
+});
+
+test('a load on the low-voltage side asks for a bigger converter', async ({ page, address }) => {
+  await signIn(page, address, 'soren');
+  await openJob(page, address, 'Ice-cream van', 'size?look=electrics');
+  const need = await figure(page, 'converterNeed').textContent();
+  await page.getByRole('button', { name: 'Add a load' }).click();
+  await page.getByLabel('Load 10').fill('freezer on 12 V');
+  await page.getByLabel('Watts of freezer on 12 V').fill('900');
+  await expect(figure(page, 'converterNeed')).not.toHaveText(need ?? '');
+  await expect(page.locator('[data-to-fit="DC-DC to fit"]')).toContainText('nothing in the catalogue is enough');
+  await page.getByRole('button', { name: 'Drop freezer on 12 V' }).click();
+  await expect(figure(page, 'converterNeed')).toHaveText(need ?? '');
+  await page.getByLabel('Cable, one way').fill('40000');
+  await expect(figure(page, 'cableDrop')).toBeVisible();
+  await page.getByLabel('Drop allowed').fill('0.1');
+  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('nothing in the catalogue is enough');
+  await page.getByLabel('Drop allowed').fill('1,5');
+  await expect(page.getByText('Write decimals with a point, and no commas.')).toBeVisible();
+});
+
+test('weights put in and taken out, and the other school', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=balance');
+  const rear = figure(page, 'rearAxleLaden');
+  const before = await rear.textContent();
+  await page.getByRole('button', { name: 'Add an item' }).click();
+  await page.getByLabel('Item 1').fill('serving hatch');
+  await page.getByLabel('Mass', { exact: true }).fill('60');
+  await page.getByLabel('Behind front axle').fill('2600');
+  await page.getByLabel('Right of middle').fill('500');
+  await expect(rear).not.toHaveText(before ?? '');
+  await expect(page.getByRole('table', { name: 'Masses' }).getByRole('row', { name: /serving hatch/ })).toContainText(
+    '60',
+  );
+  await expect(figure(page, 'rightShare')).not.toHaveText('50.0\u202f%');
+  await page.getByText('equal shares', { exact: true }).click();
+  await expect(page.getByText(/50\.0\s% ± 1\.5\s% front/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /to rear/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Take serving hatch off the list' }).click();
+  await expect(rear).toHaveText(before ?? '');
+});
+
+test('in miles, and as somebody who only looks', async ({ page, address }) => {
+  await signIn(page, address, 'odo');
+  await openJob(page, address, 'Fire tender', 'size?look=drive');
+  await expect(page.getByText(/km\/h at 1000 rpm/)).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText(/mph at 1000 rpm/)).toBeVisible();
+  await expect(page.getByText('Leave it in 2 for town, 3 for the open road.', { exact: false })).toBeVisible();
+  await look(page, 'Uses and range');
+  await expect(page.getByRole('table', { name: 'Range with its spread' })).toContainText('miles');
+  await expect(page.getByText('Drop a GPX file here', { exact: false })).toHaveCount(0);
+  await look(page, 'Search for more');
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  await expect(page.getByText('What stopped the others')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Adopt as a design' })).toHaveCount(0);
+  for (const name of ['New design', 'Copy', 'Save design', 'Mark as sold'])
+    await expect(page.getByRole('button', { name })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /Papers/ })).toBeVisible();
+});
+
+test('a recording without times is driven under a limit; one taken away is gone', async ({ page, address }) => {
+  await signIn(page, address, 'soren');
+  await openJob(page, address, 'Bakery van', 'size?look=uses');
+  const points = Array.from(
+    { length: 60 },
+    (_, i) => `<trkpt lat="${(41 + i * 0.001).toFixed(4)}" lon="-36"></trkpt>`,
+  ).join('');
+  const gpx = Buffer.from(`<gpx version="1.1"><trk><name>Quay road</name><trkseg>${points}</trkseg></trk></gpx>`);
+  const file = page.locator('.route-drop input[type="file"]');
+  await page.getByLabel('Speed limit, where the file has no times').fill('30');
+  await file.setInputFiles({ name: 'quay.gpx', mimeType: 'application/gpx+xml', buffer: gpx });
+  await expect(page.getByText(/Quay road: 6\.6\skm/)).toBeVisible();
+  await expect(page.locator('[data-notes="assumed"]')).toContainText('it has no times: driven under the speed limits');
+  await expect(page.locator('[data-notes="assumed"]')).toContainText('it has no heights: taken as level');
+  await page.getByRole('button', { name: 'Take the route away' }).click();
+  await expect(page.getByText('none yet')).toBeVisible();
+  await expect(page.locator('[data-notes="assumed"]')).toBeHidden();
+});
+
+test('the search can be narrowed, and wishes weighed', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=search');
+  await page.getByText('What it may choose from', { exact: false }).click();
+  await page.getByRole('checkbox', { name: 'Drive unit H60' }).uncheck();
+  for (const name of [
+    'Charger A6.6',
+    'Charger A11, three-phase',
+    'Charger B3.0 for 100–160 V',
+    'Combined charger and DC-DC C6.6',
+  ])
+    await page.getByRole('checkbox', { name }).uncheck();
+  await page.getByLabel('At most in front').fill('2');
+  await page.getByText('Modules free in stores only', { exact: true }).click();
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  const best = page.getByRole('table', { name: 'Best trade-offs' });
+  await expect(page.locator('[data-looked]')).toContainText('done');
+  await expect(page.locator('[data-broke="more modules than the stores have free"]')).toBeVisible();
+  const rows = await best.getByRole('row').allTextContents();
+  expect(rows.length).toBeGreaterThan(1);
+  for (const row of rows.slice(1)) {
+    expect(row).toContain('Drive unit H80');
+    expect(row).toContain('Charger A3.3');
+    expect(row).not.toMatch(/[3-9] front/);
+  }
+  await best.getByRole('radio').nth(1).check();
+  await expect(best.getByRole('row').nth(2)).toHaveClass(/picked/);
+  await expect(tally(page, 'rangeRound')).toBeVisible();
+});
