@@ -167,13 +167,13 @@ test('a box is dragged and nudged; axle loads and clearance follow; steps go bac
 test('what cannot be is said with what was assumed, and no figure is nonsense', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Ice-cream van', 'size?look=drive');
-  await page.getByLabel("Own reduction in place of the sheet's").fill('0');
+  await page.getByLabel('Another reduction').fill('0');
   await expect(page.getByText('A reduction is a number above zero', { exact: false })).toBeVisible();
   await expect(page.locator('[data-notes="assumed"]')).toContainText('the drive’s own 8.90');
-  await page.getByLabel("Own reduction in place of the sheet's").fill('');
-  await page.getByLabel("Efficiency in place of the sheet's").fill('130');
+  await page.getByLabel('Another reduction').fill('');
+  await page.getByLabel('Another efficiency').fill('130');
   await expect(page.locator('[data-notes="assumed"]')).toContainText('Efficiency of 130.0');
-  await page.getByLabel("Efficiency in place of the sheet's").fill('');
+  await page.getByLabel('Another efficiency').fill('');
   await expect(page.locator('[data-notes="assumed"]')).toBeHidden();
   await page.getByText(/^Torque curve/).click();
   const curve = page.getByLabel('One line a point', { exact: false });

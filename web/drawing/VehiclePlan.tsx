@@ -21,6 +21,12 @@ interface Props {
   readonly moving?: BoxMoving | null;
 }
 
+/** Whether a box lies over the middle of another part, so that a word there could not be read. */
+const covers = (over: DrawnPart, under: DrawnPart): boolean =>
+  over !== under &&
+  Math.abs(over.x - under.x) < over.length / 2 + under.length * 0.3 &&
+  Math.abs(over.y - under.y) < over.width / 2;
+
 /** The vehicle from above, to scale: outline, wheels, screen, boxes and drive. */
 export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [], title, moving = null }: Props) {
   const dragOf = useBoxDrag(moving);
@@ -98,7 +104,7 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
                   strokeWidth={stroke * 1.6}
                   {...(part.tooBig || !part.fitted ? { strokeDasharray: `${5 / perMm} ${3 / perMm}` } : {})}
                 />
-                {moving && (
+                {moving && !(drive && parts.some((other) => covers(other, part))) && (
                   <text
                     x={part.x}
                     y={part.y + 4 / perMm}

@@ -1,5 +1,6 @@
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
-import { BRIEF_KINDS } from '../../../core/brief/lines.ts';
+import { BRIEF_KINDS, type BriefKind } from '../../../core/brief/lines.ts';
+import { FIGURES, type FigureId } from '../../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
@@ -10,6 +11,14 @@ import { BRIEF_NAME, byHowMuch, nowText, wanted } from '../../wording/brief.ts';
 import { useBench } from './jobBench.ts';
 
 const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };
+
+/** A range is never one proud number: what is left of it with 80 % of the battery, in frost. */
+const WORST: Partial<Record<BriefKind, FigureId>> = {
+  rangeRound: 'rangeRoundAgedFrost',
+  rangeRoute: 'rangeRouteAgedFrost',
+  rangeCycle: 'rangeCycleAgedFrost',
+  rangeConstant: 'rangeConstantAgedFrost',
+};
 
 /** What a draft changes in this line, with its sign; empty where it changes nothing anybody would see. */
 function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitSet): string {
@@ -42,6 +51,8 @@ export function Tally() {
         const saved = savedLines.find((other) => other.line.id === line.id);
         const delta = dirty ? change(judgement, saved, set) : '';
         const margin = byHowMuch(judgement, set);
+        const worst = WORST[line.kind];
+        const atWorst = worst ? sheet.get(FIGURES[worst]).value : null;
         return (
           <div className="line" key={line.id} data-line={line.kind} data-state={state}>
             <StateMark
@@ -70,6 +81,7 @@ export function Tally() {
               {line.firm && <strong>firm: </strong>}
               {wanted(line, judgement.target, set)}
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
+              {atWorst !== null && `; old and in frost ${formatQuantity(atWorst, 'distance', set)}`}
               {delta && <span className="wait strong"> {delta}</span>}
               {state !== 'open' && judgement.unmeasured.some((id) => LIKELY_ERROR[id] > WORTH_MEASURING) && (
                 <em> not all measured</em>

@@ -63,7 +63,7 @@ function DrivePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
             onChange={(motors) => setDrive({ motors: motors === '2' ? 2 : 1 })}
           />
           <QuantityInput
-            label="Own reduction in place of the sheet's"
+            label="Another reduction"
             kind="ratio"
             value={drive.reduction}
             mayBeEmpty
@@ -131,7 +131,7 @@ function DrivePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
             fault={fault('powerCapW')}
           />
           <QuantityInput
-            label="Efficiency in place of the sheet's"
+            label="Another efficiency"
             kind="share"
             value={drive.efficiency}
             mayBeEmpty
