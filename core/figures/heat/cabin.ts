@@ -1,9 +1,9 @@
 import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
 import { CABIN, CABIN_WARM_C, holdingPower, warmUpSeconds } from '../../cooling/cabin.ts';
 import { FROST_C } from '../../road/frost.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Answer, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
-import { mainRun } from '../road/useRuns.ts';
+import { mainRun, type NamedRun } from '../road/useRuns.ts';
 
 /** Two heated seats, W; common practice. */
 const SEATS_W = 120;
@@ -49,33 +49,34 @@ export const heaterWarmUp = figure({
   },
 });
 
-/** Share of the range that a steady heating power takes on the main use. */
-function cost(id: string, watts: Entry<number> | number, what: string) {
-  const fixed = typeof watts === 'number' ? watts : null;
-  return figure({
-    id,
-    kind: 'share',
-    needs: { mainRun, ...(fixed === null ? { heat: watts as Entry<number> } : {}) },
-    compute: (needs) => {
-      const { run, use } = needs.mainRun;
-      const power = fixed ?? (needs as unknown as { heat: number }).heat;
-      const extra = (power * run.durationS) / 3600;
-      return {
-        value: extra / (run.batteryWh + extra),
-        formula: 'P·t ÷ (E + P·t)',
-        terms: [
-          { symbol: what, value: power, kind: 'watts' },
-          { symbol: 't', value: run.durationS / 3600, kind: 'hours' },
-          { symbol: 'E of the use', value: run.batteryWh, kind: 'energy' },
-        ],
-        source: `over the ${use}, at 0 °C`,
-      };
-    },
-  });
+/** Share of the range that a steady heating power takes on a use. */
+function costOf({ run, use }: NamedRun, watts: number, what: string): Answer<number> {
+  const extra = (watts * run.durationS) / 3600;
+  return {
+    value: extra / (run.batteryWh + extra),
+    formula: 'P·t ÷ (E + P·t)',
+    terms: [
+      { symbol: what, value: watts, kind: 'watts' },
+      { symbol: 't', value: run.durationS / 3600, kind: 'hours' },
+      { symbol: 'E of the use', value: run.batteryWh, kind: 'energy' },
+    ],
+    source: `over the ${use}, at 0 °C`,
+  };
 }
 
-export const heatCost = cost('heatCost', heaterHold, 'cabin held warm');
-export const seatsCost = cost('seatsCost', SEATS_W, 'two heated seats');
+export const heatCost = figure({
+  id: 'heatCost',
+  kind: 'share',
+  needs: { mainRun, heaterHold },
+  compute: ({ mainRun: named, heaterHold: watts }) => costOf(named, watts, 'cabin held warm'),
+});
+
+export const seatsCost = figure({
+  id: 'seatsCost',
+  kind: 'share',
+  needs: { mainRun },
+  compute: ({ mainRun: named }) => costOf(named, SEATS_W, 'two heated seats'),
+});
 
 /** The smallest heater of the shelf that holds the cabin warm at freezing, in the pack's window; null: none does. */
 export const heaterChoice = step<

@@ -47,7 +47,7 @@ export function PullChart() {
     });
     const usable = speeds.filter((v) => v <= p.engaged.maxSpeedMs);
     series.push({
-      label: 'without end',
+      label: 'continuous',
       points: usable.map((v) => at(v, p.engaged.continuousN(v))),
       colour: CHART.primary,
       width: 1.4,

@@ -5,7 +5,8 @@ import { awgAtLeast } from '../../../../../core/wiring/awg.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../jobBench.ts';
-import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { ToFit } from '../ToFit.tsx';
 import { useDesign } from '../useDesign.ts';
 
 /** The smallest cable that carries current, peak and drop. */

@@ -5,7 +5,8 @@ import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
 import { useBench } from '../../jobBench.ts';
-import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { ToFit } from '../ToFit.tsx';
 import { useDesign } from '../useDesign.ts';
 
 /** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */

@@ -9,7 +9,8 @@ import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { MISSING } from '../../../../wording/figures.ts';
 import { useBench } from '../../jobBench.ts';
-import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { ToFit } from '../ToFit.tsx';
 import { useDesign } from '../useDesign.ts';
 
 const POINTS = 60;

@@ -2,7 +2,7 @@ import { CostPanel } from '../charging/CostPanel.tsx';
 import { DayPlan } from '../charging/DayPlan.tsx';
 import { DcChart } from '../charging/DcChart.tsx';
 import { SuppliesPanel } from '../charging/SuppliesPanel.tsx';
-import { FigureGroupSheet } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 
 /** Charging at every supply, the night as a curve, rapid charging, and the year's cost against fuel. */
 export default function ChargingLook() {

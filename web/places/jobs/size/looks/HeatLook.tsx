@@ -6,7 +6,8 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useBench } from '../../jobBench.ts';
 import { WarmUpChart } from '../charts/WarmUpChart.tsx';
-import { FigureGroupSheet, ToFit } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { ToFit } from '../ToFit.tsx';
 
 /** Warmer than this from full to empty without cooling and air will not do, K; common practice. */
 const AIR_RISE_K = 15;

@@ -1,5 +1,5 @@
 import { DesignInputsPanel } from '../DesignInputsPanel.tsx';
-import { FigureGroupSheet } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { WeightDrawing } from '../WeightDrawing.tsx';
 
 /** Where everything goes: drawing, boxes, main components, and the figures of pack and weight. */

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Progress, Segmented } from 'antd';
+import { Button, Progress, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatNumber } from '../../../../../core/quantity/format.ts';
@@ -7,13 +7,13 @@ import { searchDecides } from '../../../../../core/search/limits.ts';
 import type { SearchTask } from '../../../../../core/search/search.ts';
 import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
 import { usePerson } from '../../../../data/session.tsx';
-import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
 import { BRIEF_NAME } from '../../../../wording/brief.ts';
 import { useBench } from '../../jobBench.ts';
 import { FrontChart } from '../search/FrontChart.tsx';
 import { FrontTable } from '../search/FrontTable.tsx';
+import { SpaceFields } from '../search/SpaceFields.tsx';
 import { useSearch } from '../search/useSearch.ts';
 import { WhatBroke } from '../search/WhatBroke.tsx';
 
@@ -165,87 +165,5 @@ export default function SearchLook() {
         </>
       )}
     </>
-  );
-}
-
-function SpaceFields({
-  whole,
-  space,
-  onChange,
-}: {
-  whole: SearchSpace;
-  space: SearchSpace;
-  onChange: (change: Partial<SearchSpace>) => void;
-}) {
-  const { shelves } = useBench();
-  const name = (id: string) => shelves.components.get(id)?.name ?? id;
-  return (
-    <div className="stack" style={{ paddingTop: 8 }}>
-      <Tick
-        label="Modules"
-        all={whole.modules.map((one) => one.moduleId)}
-        on={space.modules.map((one) => one.moduleId)}
-        name={name}
-        onChange={(ids) => onChange({ modules: whole.modules.filter((one) => ids.includes(one.moduleId)) })}
-      />
-      <Tick
-        label="Drives that couple"
-        all={whole.drives.map((one) => one.driveId)}
-        on={space.drives.map((one) => one.driveId)}
-        name={name}
-        onChange={(ids) => onChange({ drives: whole.drives.filter((one) => ids.includes(one.driveId)) })}
-      />
-      <Tick
-        label="Chargers"
-        all={whole.chargerIds.flatMap((id) => id ?? [])}
-        on={space.chargerIds.flatMap((id) => id ?? [])}
-        name={name}
-        onChange={(ids) => onChange({ chargerIds: ids })}
-      />
-      <div className="fields">
-        {space.bays.map((bay, i) => (
-          <QuantityInput
-            key={bay.bay}
-            label={`At most in ${bay.bay}`}
-            kind="count"
-            value={bay.most}
-            onChange={(most) =>
-              most !== null &&
-              most >= 0 &&
-              onChange({
-                bays: space.bays.map((one, k) =>
-                  k === i ? { ...one, most: Math.min(Math.round(most), whole.bays[i]?.most ?? 0) } : one,
-                ),
-              })
-            }
-          />
-        ))}
-      </div>
-    </div>
-  );
-}
-
-function Tick({
-  label,
-  all,
-  on,
-  name,
-  onChange,
-}: {
-  label: string;
-  all: readonly string[];
-  on: readonly string[];
-  name: (id: string) => string;
-  onChange: (ids: string[]) => void;
-}) {
-  return (
-    <div className="field" role="group" aria-label={label}>
-      <span className="label">{label}</span>
-      <Checkbox.Group
-        value={[...on]}
-        options={all.map((id) => ({ value: id, label: name(id) }))}
-        onChange={(ids) => onChange(ids.map(String))}
-      />
-    </div>
   );
 }

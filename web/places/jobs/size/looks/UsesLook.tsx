@@ -1,7 +1,7 @@
 import { UsePanel } from '../../brief/UsePanel.tsx';
 import { EnergyChart } from '../charts/EnergyChart.tsx';
 import { SteadyChart } from '../charts/SteadyChart.tsx';
-import { FigureGroupSheet } from '../FigureSheet.tsx';
+import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { RangeSpread } from '../RangeSpread.tsx';
 import { RoutePanel } from '../RoutePanel.tsx';
 

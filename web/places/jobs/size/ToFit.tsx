@@ -1,0 +1,36 @@
+import { useBench } from '../jobBench.ts';
+
+/** A component that is to be fitted, by name and price, or that nothing is big enough. */
+export function ToFit({
+  what,
+  part,
+  why,
+}: {
+  what: string;
+  part: { readonly id: string; readonly name: string } | null | undefined;
+  why?: string;
+}) {
+  const { inputs, shelves } = useBench();
+  const chosen =
+    part &&
+    (inputs.others.some((other) => other.componentId === part.id) ||
+      [inputs.chargerId, inputs.inletId].includes(part.id));
+  return (
+    <div className="figure" data-to-fit={what}>
+      <span>
+        {what}
+        {why && <div className="soft small">{why}</div>}
+      </span>
+      {part ? (
+        <span style={{ textAlign: 'right' }}>
+          <span className="strong">{part.name}</span>
+          <div className="soft small">
+            {chosen ? 'among the parts' : `${shelves.free.get(part.id) ?? 0} free in stores`}
+          </div>
+        </span>
+      ) : (
+        <span className="stop small">nothing in the catalogue is enough</span>
+      )}
+    </div>
+  );
+}

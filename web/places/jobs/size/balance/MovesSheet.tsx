@@ -1,0 +1,64 @@
+import { Button, Segmented } from 'antd';
+import { useState } from 'react';
+import { FIGURES } from '../../../../../core/figures/index.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { SCHOOL_NAME } from '../../../../wording/brief.ts';
+import { useBench } from '../../jobBench.ts';
+import { afterMoves, moveText } from '../moveText.ts';
+import { useDesign } from '../useDesign.ts';
+import { useMoveAdvice } from '../useMoveAdvice.ts';
+
+/** Which modules to move where to meet the aim of the brief, or of the other school. */
+export function MovesSheet() {
+  const { sheet } = useBench();
+  const { inputs, set } = useDesign();
+  const unitSet = useUnitSet();
+  const [lookAt, setLookAt] = useState<'equal' | 'original' | null>(null);
+  const advised = useMoveAdvice(lookAt);
+  const share = sheet.get(FIGURES.frontShare).value;
+  if (!advised || share === null) return null;
+  const { aim, school, advice } = advised;
+  const now = Math.abs(share - aim.share) <= aim.tolerance + 1e-12;
+  const percent = (value: number) => formatQuantity(value, 'share', unitSet);
+  return (
+    <Sheet title="Which modules to move" aside={`${percent(aim.share)} ± ${percent(aim.tolerance)} front`}>
+      <div className="in stack">
+        <Segmented
+          aria-label="School of weight distribution"
+          size="small"
+          value={school}
+          options={(['original', 'equal'] as const).map((value) => ({ value, label: SCHOOL_NAME[value] }))}
+          onChange={setLookAt}
+        />
+        <p className={now ? 'pass' : 'stop'}>
+          Now {percent(share)} on the front axle:{' '}
+          {now ? 'the aim is met' : `${percent(Math.abs(share - aim.share))} off`}.
+        </p>
+        {advice.length === 0 && !now && (
+          <p>No move of modules brings it nearer: move other parts, or change the aim.</p>
+        )}
+        <table className="list" aria-label="Moves">
+          <tbody>
+            {(now ? [] : advice).map((one) => (
+              <tr key={moveText(one)}>
+                <td>{moveText(one)}</td>
+                <td className={`num ${one.meets ? 'pass' : ''}`}>{percent(one.frontShare)}</td>
+                <td className="num">
+                  <Button size="small" onClick={() => set({ boxes: afterMoves(inputs.boxes, one) })}>
+                    Move
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="soft small">
+          Equal shares corner evenly; the maker’s shares keep the handling and brakes the vehicle was built with. The
+          brief says which holds; this only looks.
+        </p>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,60 @@
+import { useMemo, useState } from 'react';
+import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
+import { readCurve } from '../../../../../core/drive/readCurve.ts';
+import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../useDesign.ts';
+
+/** Torque–speed curve as lines of text: speed, peak, continuous. What cannot be read is said and kept. */
+export function CurveField({ fault }: { fault: string | undefined }) {
+  const { sheet } = useBench();
+  const { drive, setDrive } = useDesign();
+  const unit = sheet.slots.drive.unit!;
+  const stored = useMemo(
+    () =>
+      (drive.curve ?? unit.sheet.curve ?? sheetCurve(unit.sheet))
+        .map((p) => `${p.rpm} ${Math.round(p.peakNm)} ${Math.round(p.continuousNm)}`)
+        .join('\n'),
+    [drive.curve, unit],
+  );
+  const [text, setText] = useState<string | null>(null);
+  const typed = readCurve(text ?? stored);
+  return (
+    <details>
+      <summary>
+        Torque curve {drive.curve ? 'as typed here' : unit.sheet.curve ? 'of the sheet' : 'from peak torque and power'}
+      </summary>
+      <label className="field">
+        <span className="label">One line a point: rpm, peak N·m, continuous N·m</span>
+        <textarea
+          className="ant-input"
+          rows={8}
+          value={text ?? stored}
+          onChange={(event) => {
+            setText(event.target.value);
+            const read = readCurve(event.target.value);
+            if (read.points.length >= 2 && read.badLines.length === 0) setDrive({ curve: read.points });
+          }}
+        />
+      </label>
+      {text !== null && typed.badLines.length > 0 && (
+        <div className="fault">
+          Line {typed.badLines.join(', ')} cannot be read: write three numbers, such as 3000 180 90. The last good curve
+          is kept until then.
+        </div>
+      )}
+      {fault && <div className="fault">{fault}</div>}
+      {drive.curve && (
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            setText(null);
+            setDrive({ curve: null });
+          }}
+        >
+          Back to the sheet
+        </button>
+      )}
+    </details>
+  );
+}
