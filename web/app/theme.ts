@@ -40,6 +40,7 @@ export const theme: ThemeConfig = {
 
 /** Colours for charts, which cannot read the style sheet. */
 export const CHART = {
+  sheet: '#fbfcfb',
   ink: '#15211e',
   soft: '#566660',
   hairline: '#c6d0cc',

@@ -1,6 +1,21 @@
 import { Button } from 'antd';
 import type { RefObject } from 'react';
+import { CHART } from '../app/theme.ts';
 import { saveFile } from './saveFile.ts';
+
+/** The chart on a ground of its own: the drawing itself is see-through, and black on a dark desk could not be read. */
+function onPaper(drawn: HTMLCanvasElement): HTMLCanvasElement {
+  const paper = document.createElement('canvas');
+  paper.width = drawn.width;
+  paper.height = drawn.height;
+  const pen = paper.getContext('2d');
+  if (pen) {
+    pen.fillStyle = CHART.sheet;
+    pen.fillRect(0, 0, paper.width, paper.height);
+    pen.drawImage(drawn, 0, 0);
+  }
+  return paper;
+}
 
 /** Copies of a chart: the picture as it stands, and its numbers as a table. */
 export function ChartCopies({
@@ -18,7 +33,9 @@ export function ChartCopies({
         size="small"
         type="text"
         aria-label={`Save ${name} as a picture`}
-        onClick={() => canvas.current?.toBlob((blob) => blob && saveFile(`${name}.png`, blob))}
+        onClick={() =>
+          canvas.current && onPaper(canvas.current).toBlob((blob) => blob && saveFile(`${name}.png`, blob))
+        }
       >
         PNG
       </Button>

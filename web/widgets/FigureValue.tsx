@@ -1,10 +1,12 @@
 import { Popover } from 'antd';
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
+import { sensitivities } from '../../core/brief/sensitivity.ts';
 import type { FigureSheet, Result } from '../../core/figures/evaluate.ts';
 import { FIGURES, type FigureId } from '../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
+import { LIKELY_ERROR, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
 import { useUnitSet } from '../data/session.tsx';
 import { FIGURE_NAME, MISSING, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../wording/figures.ts';
 
@@ -36,18 +38,29 @@ export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSh
         </table>
       )}
       <p className="soft">From: {working.source}.</p>
-      {unmeasured.length > 0 && (
-        <p className="soft">
-          Rests on figures not measured here:{' '}
-          {unmeasured
-            .map(
-              (id) =>
-                `${VEHICLE_FIGURE_NAME[id].toLowerCase()} (${SOURCE_NAME[sheet.slots.vehicle.figures[id].source]})`,
-            )
-            .join(', ')}
-          .
-        </p>
-      )}
+      {unmeasured.length > 0 && <RestsOn result={result} sheet={sheet} />}
+    </div>
+  );
+}
+
+/** The unmeasured figures a result rests on, with how far each moves it when it is off as it usually is. */
+function RestsOn({ result, sheet }: { result: Result; sheet: FigureSheet }) {
+  const set = useUnitSet();
+  const moves = useMemo(() => sensitivities(sheet, [result.id as FigureId]), [sheet, result.id]);
+  const moved = (id: VehicleFigureId) => moves.find((one) => one.input === id);
+  const share = (value: number) => formatQuantity(value, 'share', set);
+  const order = [...result.unmeasured].sort((a, b) => (moved(b)?.share ?? 0) - (moved(a)?.share ?? 0));
+  return (
+    <div className="soft">
+      Not measured here:
+      <ul style={{ margin: 0, paddingLeft: 16 }}>
+        {order.map((id) => (
+          <li key={id}>
+            {VEHICLE_FIGURE_NAME[id].toLowerCase()} ({SOURCE_NAME[sheet.slots.vehicle.figures[id].source]}
+            {moved(id) && `; often ${share(LIKELY_ERROR[id])} off, moves this by ${share(moved(id)!.share)}`})
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -1,0 +1,79 @@
+import { Button, Upload } from 'antd';
+import { useState } from 'react';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
+import { usePerson, useUnitSet } from '../../../../data/session.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBench } from '../../jobBench.ts';
+import { RouteCharts } from '../charts/RouteCharts.tsx';
+import { SpeedLimits } from './SpeedLimits.tsx';
+import { useRouteFile } from './useRouteFile.ts';
+
+/** The recorded route of the job: dropped as a GPX file, shown as track and profile, with speed and power along it. */
+export function RoutePanel() {
+  const { route } = useBench();
+  const set = useUnitSet();
+  const may = usePerson().role !== 'viewer';
+  const { reading, fault, last, take, drop } = useRouteFile();
+  const [limits, setLimits] = useState<SpeedLimit[]>([{ fromM: 0, limitKmh: 50 }]);
+  const untimed = route?.notes.some((note) => note.code === 'noTimes');
+  return (
+    <Sheet
+      title="Recorded route"
+      aside={
+        route
+          ? `${route.name}: ${formatQuantity(route.distanceM / 1000, 'distance', set, { digits: 1 })}, ${formatQuantity(route.climbM, 'height', set)} climbed`
+          : 'none yet'
+      }
+    >
+      <div className="in stack">
+        {route && <RouteCharts route={route} />}
+        {may && (
+          <div className="route-drop">
+            <Upload.Dragger
+              accept=".gpx"
+              showUploadList={false}
+              disabled={reading}
+              beforeUpload={(file) => {
+                void take(file, limits);
+                return false;
+              }}
+              aria-label="GPX file of the route"
+            >
+              {reading
+                ? 'Reading …'
+                : route
+                  ? 'Drop another GPX file here, or press to choose it'
+                  : 'Drop a GPX file here, or press to choose it'}
+            </Upload.Dragger>
+            {route && (
+              <Button size="small" onClick={drop}>
+                Take the route away
+              </Button>
+            )}
+          </div>
+        )}
+        {may && (
+          <details>
+            <summary>Speed limits, for a file without times</summary>
+            <div className="stack" style={{ paddingTop: 6 }}>
+              <SpeedLimits limits={limits} onChange={setLimits} />
+              {untimed && last && (
+                <div>
+                  <Button size="small" loading={reading} onClick={() => void take(last, limits)}>
+                    Drive {last.name} again under these limits
+                  </Button>
+                </div>
+              )}
+            </div>
+          </details>
+        )}
+        {fault && (
+          <div className="fault" role="alert">
+            {fault}
+          </div>
+        )}
+      </div>
+    </Sheet>
+  );
+}

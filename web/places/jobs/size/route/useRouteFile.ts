@@ -1,0 +1,66 @@
+import { App } from 'antd';
+import { useState } from 'react';
+import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
+import { useSend } from '../../../../widgets/useSend.ts';
+import type { RouteAnswer, RouteRequest } from '../../../../workers/routeWorker.ts';
+import { useBench } from '../../jobBench.ts';
+import { ROUTE_PROBLEM } from '../assumptionText.ts';
+
+/** Larger files are refused before they are read, bytes. */
+const BIGGEST = 100_000_000;
+
+/** Reads a file in a worker of its own, which ends with it. */
+function readInWorker(request: RouteRequest): Promise<RouteAnswer> {
+  return new Promise((done, fail) => {
+    const worker = new Worker(new URL('../../../../workers/routeWorker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<RouteAnswer>) => {
+      worker.terminate();
+      done(data);
+    };
+    worker.onerror = (event) => {
+      worker.terminate();
+      fail(new Error(event.message));
+    };
+    worker.postMessage(request);
+  });
+}
+
+/** Takes GPX files into the job: reads, stores, and says what is wrong; the last one can be driven again under other limits. */
+export function useRouteFile() {
+  const { job } = useBench();
+  const sending = useSend();
+  const { message } = App.useApp();
+  const [reading, setReading] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+  const [last, setLast] = useState<File | null>(null);
+  const put = (route: unknown) => sending.go('PUT', `/jobs/${job.number}/route`, { route, version: job.version });
+  return {
+    reading: reading || sending.busy,
+    fault,
+    last,
+    take: async (file: File, limits: readonly SpeedLimit[]) => {
+      setFault(null);
+      if (file.size > BIGGEST) {
+        setFault(ROUTE_PROBLEM.tooBig);
+        return;
+      }
+      setReading(true);
+      try {
+        const answer = await readInWorker({ text: await file.text(), fileName: file.name, limits });
+        if ('problem' in answer) setFault(ROUTE_PROBLEM[answer.problem]);
+        else if (await put(answer.route)) {
+          setLast(file);
+          void message.success(`${answer.route.name} is loaded.`);
+        }
+      } catch {
+        setFault(ROUTE_PROBLEM.notGpx);
+      } finally {
+        setReading(false);
+      }
+    },
+    drop: () => {
+      setLast(null);
+      void put(null);
+    },
+  };
+}
