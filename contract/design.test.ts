@@ -47,6 +47,7 @@ const FULL: DesignFile = {
       cableDrop: 0.015,
       cableC: 60,
       bendFactor: 5,
+      ampacity: { 'cable-35': 160 },
       lvLoads: USUAL_LV_LOADS,
     },
     others: [{ componentId: 'pump', quantity: 1, xMm: null, yMm: 100 }],

@@ -97,6 +97,10 @@ const electric = Joi.object<Mutable<Partial<ElectricChoice>>, true>({
   cableDrop: number('Voltage drop', 0.001, 0.2),
   cableC: number('Conductor temperature', -40, 150),
   bendFactor: number('Bend factor', 1, 20),
+  ampacity: Joi.object()
+    .pattern(slug('Cable'), number('What a cable carries', 1, 2000))
+    .max(60)
+    .label('Ampacity') as unknown as Joi.ObjectSchema<Record<string, number>>,
   lvLoads: Joi.array().items(load).max(40).allow(null).label('Loads'),
 }).label('Electrics');
 

@@ -90,6 +90,8 @@ export interface ElectricChoice {
   readonly cableC: number;
   /** Bend radius over outside diameter. */
   readonly bendFactor: number;
+  /** What a cable carries steadily where it will lie, A by component id; the sheet's where none is given. */
+  readonly ampacity: Readonly<Record<string, number>>;
   /** Low-voltage loads; null: the usual list. */
   readonly lvLoads: readonly LvLoad[] | null;
 }
@@ -101,6 +103,7 @@ export const ELECTRIC_DEFAULTS: ElectricChoice = {
   cableDrop: 0.015,
   cableC: 60,
   bendFactor: 5,
+  ampacity: {},
   lvLoads: null,
 };
 

@@ -72,6 +72,15 @@ describe('cable and fuses of the van', () => {
     expect(reason('mainFuse', shelf({ cables: [] }))).toBe('noCableFits');
     expect(sheetOf(shelf({ cables: [] })).get(cableChoice).value).toBeNull();
   });
+  test('what a cable carries where it will lie is for the design to say', () => {
+    expect(value('cableSection', electric({ ampacity: { 'cable-35': 150 } }))).toBe(70);
+    expect(value('cableSection', electric({ ampacity: { 'cable-16': 200 } }))).toBe(16);
+    const between = fitting('fuse', 'Fuse 175', { ratedA: 175, maxV: 500, breakingA: 20_000 });
+    const main = (ampacity: Record<string, number>) =>
+      sheetOf({ ...electric({ ampacity }), ...shelf({ fuses: [between] }) }).get(fuses).value![0]!;
+    expect(main({ 'cable-35': 174 }).part).toBeNull();
+    expect(main({ 'cable-35': 176 }).part?.name).toBe('Fuse 175');
+  });
   test('a fuse each for pack, charger, converter and heater; branch currents at the empty pack', () => {
     const list = sheetOf().get(fuses).value!;
     expect(list.map((fuse) => fuse.name)).toEqual(['main', 'charger', 'DC-DC', 'heater']);

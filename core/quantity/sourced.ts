@@ -13,5 +13,4 @@ export interface Sourced {
 }
 
 export const fromLibrary = (value: number): Sourced => ({ value, source: 'library' });
-export const fromDrawing = (value: number): Sourced => ({ value, source: 'drawing' });
 export const assumed = (value: number): Sourced => ({ value, source: 'assumed' });

@@ -30,21 +30,6 @@ export const CLASS5_OHM_PER_KM: Readonly<Record<number, number>> = {
 export const COPPER_PER_K = 0.00393;
 export const COPPER_OHM_MM2_PER_M = 1 / 58;
 
-/**
- * What a screened HV cable in free air carries steadily by mm², A. It depends on the cable and where it lies: typical,
- * common practice; the sheet of the cable in hand wins.
- */
-export const TYPICAL_AMPACITY: Readonly<Record<number, number>> = {
-  10: 80,
-  16: 110,
-  25: 145,
-  35: 180,
-  50: 230,
-  70: 285,
-  95: 345,
-  120: 400,
-};
-
 /** Resistance of a conductor, Ω: R20·(1 + 0.00393·(T − 20)), by table, or by resistivity for a section outside it. */
 export function conductorOhm(sectionMm2: number, lengthM: number, temperatureC: number): number {
   const perM = (CLASS5_OHM_PER_KM[sectionMm2] ?? (1000 * COPPER_OHM_MM2_PER_M) / sectionMm2) / 1000;

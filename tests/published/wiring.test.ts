@@ -1,16 +1,13 @@
 import { Solver } from 'odex';
 import { describe, expect, test } from 'vitest';
 import { awgAtLeast, awgDiameterMm, awgMm2, awgName, mm2Awg } from '../../core/wiring/awg.ts';
-import {
-  COPPER_OHM_MM2_PER_M,
-  conductorOhm,
-  judgeCable,
-  smallestCable,
-  TYPICAL_AMPACITY,
-} from '../../core/wiring/cable.ts';
+import { COPPER_OHM_MM2_PER_M, conductorOhm, judgeCable, smallestCable } from '../../core/wiring/cable.ts';
 import { E24, e24Down } from '../../core/wiring/e24.ts';
 import { fuseNeed } from '../../core/wiring/fuse.ts';
 import { linkVoltage, precharge } from '../../core/wiring/precharge.ts';
+
+/** What screened cables carry in free air, A by mm²: common practice. */
+const TYPICAL_AMPACITY = { 10: 80, 16: 110, 25: 145, 35: 180, 50: 230, 70: 285, 95: 345, 120: 400 };
 
 // Source: IEC 60228, table 3, class 5, plain copper, largest resistance at 20 °C (from memory).
 describe('class 5 conductors, Ω/km at 20 °C', () => {

@@ -28,20 +28,26 @@ export const cableDuty = step<
 
 export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cable'> & {
   readonly part: ComponentOf<'cable'>;
+  /** What it carries steadily: as given for this design, or by its sheet. */
+  readonly carriesA: number;
 };
 
 /** The smallest cable of the shelf that meets steady current, 30 s peak and drop. */
 export const cableChoice = step<CableChoice, { cableDuty: typeof cableDuty }>({
   id: 'cableChoice',
   needs: { cableDuty },
-  reads: ['shelf'],
-  compute: ({ cableDuty: duty }, { shelf }) => {
-    const sizes = shelf.cables.map((part) => ({ ...part.sheet, part }));
+  reads: ['shelf', 'electric'],
+  compute: ({ cableDuty: duty }, { shelf, electric }) => {
+    const sizes = shelf.cables.map((part) => ({
+      ...part.sheet,
+      continuousA: electric.ampacity[part.id] ?? part.sheet.continuousA,
+      part,
+    }));
     const best = smallestCable(sizes, duty);
     if (!best) return missing('noCableFits');
     const { cable, ...verdict } = best;
     return stepAnswer(
-      { ...verdict, part: cable.part },
+      { ...verdict, carriesA: cable.continuousA, part: cable.part },
       'cable sheets; ampacity depends on the cable and where it lies',
     );
   },
@@ -56,7 +62,7 @@ export const cableSection = figure({
     formula: 'smallest section with: carries rms, stands 30 s of full throttle at 1.6 × that, drop within its limit',
     terms: [
       { symbol: 'rms', value: duty.continuousA, kind: 'current' },
-      { symbol: 'carries steadily', value: choice.part.sheet.continuousA, kind: 'current' },
+      { symbol: 'carries steadily', value: choice.carriesA, kind: 'current' },
       { symbol: '30 s peak or full throttle', value: duty.peak30sA, kind: 'current' },
       { symbol: 'drop', value: choice.dropShare, kind: 'smallShare' },
       { symbol: 'drop allowed', value: duty.drop, kind: 'smallShare' },

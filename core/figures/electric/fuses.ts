@@ -42,7 +42,7 @@ export const fuses = step<
           ) ?? null;
       return { name, continuousA, need, part };
     };
-    const list = [fuseFor('main', rms, cable.part.sheet.continuousA, full)];
+    const list = [fuseFor('main', rms, cable.carriesA, full)];
     const { charger } = charge;
     // Branch currents are highest at the empty pack.
     if (charger) list.push(fuseFor('charger', (charger.sheet.powerW * charger.sheet.efficiency) / pack.emptyV, null));

@@ -50,6 +50,12 @@ function choicesOf(inputs: DesignInputs, name: (id: string | null) => string): r
     ['DC power', orNone(inputs.dcMaxW, ' W')],
     ['Precharge', `${electric.prechargeS} s to ${Math.round(electric.prechargeShare * 100)} %`],
     ['Cable', `${electric.cableLengthM} m, drop ${(electric.cableDrop * 100).toFixed(1)} %, ${electric.cableC} °C`],
+    [
+      'Cables carry',
+      Object.entries(electric.ampacity)
+        .map(([id, amps]) => `${name(id)} ${amps} A`)
+        .join(', ') || 'by the sheet',
+    ],
     ['Low-voltage loads', electric.lvLoads ? `${electric.lvLoads.length} listed` : 'usual'],
     ['Other parts', inputs.others.map((part) => `${part.quantity} × ${name(part.componentId)}`).join(', ') || 'none'],
     ['Items', (inputs.items ?? []).map((item) => `${item.name} ${item.massKg} kg`).join(', ') || 'none'],

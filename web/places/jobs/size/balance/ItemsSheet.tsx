@@ -45,7 +45,7 @@ export function ItemsSheet() {
           </div>
         ))}
         <div>
-          <Button onClick={() => set({ items: [...items, { name: 'spare wheel', massKg: -14, xMm: 2000, yMm: 0 }] })}>
+          <Button onClick={() => set({ items: [...items, { name: 'new item', massKg: 0, xMm: 0, yMm: 0 }] })}>
             Add an item
           </Button>
         </div>

@@ -50,10 +50,39 @@ export function CablePanel({ faults }: { faults: Readonly<Record<string, string>
           fault={faults['inputs.electric.bendFactor']}
         />
       </div>
+      <Ampacity />
       <p className="soft small">
         What a cable carries depends on the cable and where it lies; the sheets here are typical.
       </p>
     </FigureGroupSheet>
+  );
+}
+
+/** What each cable carries steadily where it will lie: by its sheet until somebody knows better. */
+function Ampacity() {
+  const { sheet } = useBench();
+  const { electric, setElectric } = useDesign();
+  const cables = [...sheet.slots.shelf.cables].sort((a, b) => a.sheet.sectionMm2 - b.sheet.sectionMm2);
+  const put = (id: string, amps: number | null) => {
+    const { [id]: _, ...rest } = electric.ampacity;
+    setElectric({ ampacity: amps === null ? rest : { ...rest, [id]: amps } });
+  };
+  return (
+    <details>
+      <summary>What each cable carries here</summary>
+      <div className="fields" style={{ padding: '6px 0' }}>
+        {cables.map((cable) => (
+          <QuantityInput
+            key={cable.id}
+            label={`${cable.sheet.sectionMm2} mm², sheet ${cable.sheet.continuousA} A`}
+            kind="current"
+            value={electric.ampacity[cable.id] ?? null}
+            mayBeEmpty
+            onChange={(amps) => (amps === null || amps > 0) && put(cable.id, amps)}
+          />
+        ))}
+      </div>
+    </details>
   );
 }
 
