@@ -161,8 +161,19 @@ export function* search(task: SearchTask): Generator<SearchState, SearchState> {
         if (n > 0) {
           const box = boxAt(i, n);
           if (box.outer === null) return count('bayFull', left);
-          if (box.massKg > bay.bay!.maxMassKg) return count('bayMass', left);
-          if (massKg + box.massKg > grossMass.value + ROUNDING_KG) return count('plate', left);
+          // More modules only make it heavier for sure once the modules alone are too heavy: a box's shell may shrink.
+          const bare = n * module!.massKg;
+          const here = branch[i + 1]!;
+          if (bare > bay.bay!.maxMassKg) return count('bayMass', left);
+          if (massKg + bare > grossMass.value + ROUNDING_KG) return count('plate', left);
+          if (box.massKg > bay.bay!.maxMassKg) {
+            count('bayMass', here);
+            continue;
+          }
+          if (massKg + box.massKg > grossMass.value + ROUNDING_KG) {
+            count('plate', here);
+            continue;
+          }
         }
         if (modules + n + room[i + 1]! < fewest) {
           count('voltage', branch[i + 1]!);

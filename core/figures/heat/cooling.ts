@@ -31,7 +31,7 @@ export const driveHeatWorst = figure({
   compute: ({ hardestRun: { run, use } }) => ({
     value: run.worstLossW,
     formula: 'highest mean of (1 − η)·P over ten minutes',
-    terms: [{ symbol: 'rms battery power', value: run.rmsPowerW, kind: 'power' }],
+    terms: [{ symbol: 'rms battery power', value: run.rmsPowerW, kind: 'electricPower' }],
     source: `second by second over the ${use}`,
   }),
 });

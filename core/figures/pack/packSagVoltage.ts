@@ -18,7 +18,7 @@ export const packSagVoltage = figure({
         { symbol: 'V empty', value: p.emptyV, kind: 'voltage' },
         { symbol: 'I', value: limited, kind: 'current' },
         { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
-        { symbol: 'full power', value: power, kind: 'power' },
+        { symbol: 'full power', value: power, kind: 'electricPower' },
       ],
       source: 'Ohm; module sheet',
     };

@@ -66,8 +66,8 @@ export const consumptionConstant = figure({
         { symbol: 'tyres', value: tyresN, kind: 'force' },
         { symbol: 'air', value: airN, kind: 'force' },
         { symbol: 'η gear · η motor', value: drive.gearEfficiency * drive.motorEfficiency, kind: 'share' },
-        { symbol: 'accessories and heating', value: drive.auxiliaryW, kind: 'power' },
-        { symbol: 'P', value: power, kind: 'power' },
+        { symbol: 'accessories and heating', value: drive.auxiliaryW, kind: 'electricPower' },
+        { symbol: 'P', value: power, kind: 'electricPower' },
       ],
       source: 'road load on the level',
     };

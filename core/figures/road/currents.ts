@@ -13,7 +13,7 @@ function current(id: string, run: Entry<NamedRun>, read: 'meanPowerW' | 'rmsPowe
       value: named.run[read] / pack.nominalV,
       formula: `I = ${what} ÷ V nominal`,
       terms: [
-        { symbol: what, value: named.run[read], kind: 'power' },
+        { symbol: what, value: named.run[read], kind: 'electricPower' },
         { symbol: 'V nominal', value: pack.nominalV, kind: 'voltage' },
       ],
       source: `second by second over the ${named.use}`,

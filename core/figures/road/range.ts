@@ -107,7 +107,7 @@ export const rangeConstantFrost = figure({
       formula: 'range = E usable, cold ÷ (P ÷ v)',
       terms: [
         { symbol: 'E usable, cold', value: usable * FROST_PACK_SHARE, kind: 'energy' },
-        { symbol: 'P', value: power, kind: 'power' },
+        { symbol: 'P', value: power, kind: 'electricPower' },
         { symbol: 'v', value: use.constantKmh, kind: 'speed' },
       ],
       source: 'road load at 0 °C with the cabin held warm; cold pack and tyres, common practice',
