@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
 
@@ -36,6 +37,10 @@ test('supplies, hour of coming home and prices decide the night and the year', a
 test('a load on the low-voltage side asks for a bigger converter', async ({ page, address }) => {
   await signIn(page, address, 'soren');
   await openJob(page, address, 'Ice-cream van', 'size?look=electrics');
+  const picture = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save precharge as a picture' }).click();
+  const png = await readFile(await (await picture).path());
+  expect([...png.subarray(1, 4)].map((byte) => String.fromCharCode(byte)).join('')).toBe('PNG');
   const need = await figure(page, 'converterNeed').textContent();
   await page.getByRole('button', { name: 'Add a load' }).click();
   await page.getByLabel('Load 10').fill('freezer on 12 V');
