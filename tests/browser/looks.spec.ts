@@ -155,5 +155,16 @@ test('the search can be narrowed, and wishes weighed', async ({ page, address })
   }
   await best.getByRole('radio').nth(1).check();
   await expect(best.getByRole('row').nth(2)).toHaveClass(/picked/);
+  // A dot of the chart is pressed: some row other than the picked one becomes it.
+  const canvas = page.locator('[data-chart="best-trade-offs"]');
+  const { width, height } = (await canvas.boundingBox())!;
+  const picked = () => best.locator('tr.picked').textContent();
+  const before = await picked();
+  search: for (let y = 12; y < height - 60; y += 15)
+    for (let x = width - 30; x > 60; x -= 15) {
+      await canvas.click({ position: { x, y } });
+      if ((await picked()) !== before) break search;
+    }
+  expect(await picked()).not.toBe(before);
   await expect(tally(page, 'rangeRound')).toBeVisible();
 });
