@@ -3,6 +3,7 @@ import { type CurveFault, cleanCurve } from '../drive/motorCurve.ts';
 import { unladenLoads } from '../figures/balance/unladenLoads.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
+import { packFacts } from '../figures/pack/packFacts.ts';
 import { mainRun } from '../figures/road/useRuns.ts';
 import type { RouteNote } from '../road/cleanTrack.ts';
 
@@ -52,10 +53,8 @@ export function assumptionsOf(sheet: FigureSheet): Assumption[] {
     if (low !== null && low < minV) found.push({ code: 'sag', component: part.name, volts: low, minV });
     if (full !== null && full > maxV) found.push({ code: 'over', component: part.name, volts: full, maxV });
   }
-  const idle = sheet.get(FIGURES.packIdle);
-  if (idle.value && idle.value > 1) {
-    found.push({ code: 'weakest', box: idle.working?.source.split(': ')[1] ?? '', idleWh: idle.value });
-  }
+  const weakest = sheet.get(packFacts).value?.weakest;
+  if (weakest && weakest.idleWh > 1) found.push({ code: 'weakest', box: weakest.name, idleWh: weakest.idleWh });
   const seconds = sheet.get(mainRun).value?.run.shortS ?? 0;
   if (seconds > 0) found.push({ code: 'tooWeakOnUse', seconds });
   for (const note of route?.notes ?? []) found.push({ code: 'route', note });

@@ -10,7 +10,9 @@ export interface Result<V = number> {
   readonly value: V | null;
   readonly reason: MissingReason | null;
   readonly working: Working | null;
-  /** Vehicle figures this value rests on, directly or through others, that nobody has measured. */
+  /** Vehicle figures this value rests on, directly or through others. */
+  readonly rests: readonly VehicleFigureId[];
+  /** Those of them that nobody has measured. */
   readonly unmeasured: readonly VehicleFigureId[];
 }
 
@@ -98,8 +100,8 @@ function computeEntry<V>(
   slots: Slots,
   used: Map<VehicleFigureId, unknown>,
 ): Result<V> {
-  const unmeasured = new Set<VehicleFigureId>();
-  for (const need of needs) for (const id of need.unmeasured) unmeasured.add(id);
+  const restsOn = new Set<VehicleFigureId>();
+  for (const need of needs) for (const id of need.rests) restsOn.add(id);
   const names = [...Object.keys(entry.needs), ...Object.keys(entry.maybe)];
   const must = names.length - Object.keys(entry.maybe).length;
   const lacking = needs.find((need, i) => i < must && need.value === null);
@@ -111,19 +113,21 @@ function computeEntry<V>(
     answer = entry.compute(values, slots, (id) => {
       const sourced = slots.vehicle.figures[id];
       used.set(id, sourced);
-      if (sourced.source !== 'measured') unmeasured.add(id);
+      restsOn.add(id);
       return sourced.value;
     });
     if (!('missing' in answer) && typeof answer.value === 'number' && !Number.isFinite(answer.value)) {
       answer = { missing: 'neverReached' };
     }
   }
-  const listed = VEHICLE_FIGURE_IDS.filter((id) => unmeasured.has(id));
+  const rests = VEHICLE_FIGURE_IDS.filter((id) => restsOn.has(id));
+  const unmeasured = rests.filter((id) => slots.vehicle.figures[id].source !== 'measured');
+  const { id, kind } = entry;
   if ('missing' in answer) {
-    return { id: entry.id, kind: entry.kind, value: null, reason: answer.missing, working: null, unmeasured: listed };
+    return { id, kind, value: null, reason: answer.missing, working: null, rests, unmeasured };
   }
   const { value, ...working } = answer;
-  return { id: entry.id, kind: entry.kind, value, reason: null, working, unmeasured: listed };
+  return { id, kind, value, reason: null, working, rests, unmeasured };
 }
 
 function same(a: readonly unknown[], b: readonly unknown[]): boolean {

@@ -77,6 +77,7 @@ describe('evaluation', () => {
     sheet.update(slots({ vehicle: { ...VEHICLE, figures } }));
     const after = sheet.get(FIGURES.rangeConstant);
     expect(after.unmeasured).not.toContain('dragCoefficient');
+    expect(after.rests).toContain('dragCoefficient');
     expect(after.unmeasured).toContain('rollingCoefficient');
     expect(sheet.get(FIGURES.packEnergy).unmeasured).toEqual([]);
   });

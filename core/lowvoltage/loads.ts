@@ -27,8 +27,8 @@ export type LvCase = (typeof LV_CASES)[number];
 export const lvWatts = (loads: readonly LvLoad[], which: LvCase): number =>
   loads.reduce((sum, load) => sum + load.watts * load[which], 0);
 
-/** Voltage of a charged system while the converter runs, by its nominal voltage. */
-export const runningVolts = (nominal: 12 | 24): number => (nominal === 24 ? 27.6 : 13.8);
+/** Voltage of a charged system while the converter runs, by its nominal voltage: 13.8 V on 12, 27.6 on 24. */
+export const runningVolts = (nominal: number): number => (nominal * 13.8) / 12;
 
 /** The converter gives this much over the worst steady case (trade §5.12). */
 export const DCDC_FACTOR = 1.25;

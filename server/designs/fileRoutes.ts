@@ -1,10 +1,10 @@
 import { DESIGN_FILE, type DesignFile, designFileSchema } from '../../contract/design.ts';
 import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
-import { design } from '../db/schema/index.ts';
 import { designPdf } from '../documents/designPdf.ts';
 import { endpoint } from '../endpoint.ts';
 import { jobByNumber, jobSheet } from '../jobs/queries.ts';
 import { sheetOfJob } from '../prove/sheetOfJob.ts';
+import { addDesign } from './addDesign.ts';
 import { refuseImpossible } from './possible.ts';
 import { designById } from './routes.ts';
 
@@ -44,21 +44,16 @@ export const designFileEndpoints = [
     may: 'technician',
     body: designFileSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        await refuseImpossible(tx, stored.vehicleId, body.inputs);
-        const [row] = await tx
-          .insert(design)
-          .values({ jobId: stored.id, name: body.name, inputs: body.inputs })
-          .returning();
-        await log({
-          what: `took in design ${body.name} from a file`,
-          resource: 'design',
-          id: row!.id,
-          job: stored.number,
-          after: row,
-        });
-        return { id: row!.id };
+      change(async (step) => {
+        const stored = await jobByNumber(step.tx, params.number!);
+        await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
+        const { id } = await addDesign(
+          step,
+          stored.number,
+          { jobId: stored.id, name: body.name, inputs: body.inputs },
+          `took in design ${body.name} from a file`,
+        );
+        return { id };
       }),
   }),
   endpoint({

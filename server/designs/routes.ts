@@ -6,6 +6,7 @@ import { design, event, job, person } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { jobByNumber } from '../jobs/queries.ts';
 import { notFound, ruleBroken, stale } from '../problems.ts';
+import { addDesign } from './addDesign.ts';
 import { nextVersionName } from './nextVersionName.ts';
 import { refuseImpossible } from './possible.ts';
 
@@ -26,21 +27,11 @@ export const designEndpoints = [
     may: 'technician',
     body: newDesignSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        await refuseImpossible(tx, stored.vehicleId, body.inputs);
-        const [row] = await tx
-          .insert(design)
-          .values({ ...body, jobId: stored.id })
-          .returning();
-        await log({
-          what: `made design ${body.name}`,
-          resource: 'design',
-          id: row!.id,
-          job: stored.number,
-          after: row,
-        });
-        return { id: row!.id };
+      change(async (step) => {
+        const stored = await jobByNumber(step.tx, params.number!);
+        await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
+        const { id } = await addDesign(step, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
+        return { id };
       }),
   }),
   endpoint({
@@ -49,7 +40,8 @@ export const designEndpoints = [
     may: 'technician',
     body: designChangeSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
+      change(async (step) => {
+        const { tx, log } = step;
         const before = await designById(tx, params.id!);
         await refuseImpossible(tx, before.vehicleId, body.inputs);
         if (before.design.frozenAt) {
@@ -62,19 +54,14 @@ export const designEndpoints = [
             body.name,
             names.map((row) => row.name),
           );
-          const [made] = await tx
-            .insert(design)
-            .values({ jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id })
-            .returning();
-          await log({
-            what: `made ${name}, which follows the sold design ${before.design.name}`,
-            resource: 'design',
-            id: made!.id,
-            job: before.number,
-            before: before.design,
-            after: made,
-          });
-          return { version: made!.version, id: made!.id };
+          const made = await addDesign(
+            step,
+            before.number,
+            { jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id },
+            `made ${name}, which follows the sold design ${before.design.name}`,
+            before.design,
+          );
+          return { version: made.version, id: made.id };
         }
         const [after] = await tx
           .update(design)

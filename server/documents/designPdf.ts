@@ -3,6 +3,7 @@ import type { JobSheet } from '../../contract/job.ts';
 import { judgeBrief } from '../../core/brief/judgeLine.ts';
 import { BRIEF_KINDS } from '../../core/brief/lines.ts';
 import { assumptionsOf } from '../../core/design/assumptions.ts';
+import { assumptionText } from '../../core/design/assumptionText.ts';
 import { cableChoice } from '../../core/figures/electric/cable.ts';
 import { fuses } from '../../core/figures/electric/fuses.ts';
 import { converterChoice } from '../../core/figures/electric/lowVoltage.ts';
@@ -22,7 +23,7 @@ const MEANT_ABOVE_ZERO: ReadonlySet<FigureId> = new Set(['packIdle', 'capCost'])
 type Row = readonly [name: string, value: string, note: string, bad?: boolean];
 
 /**
- * One design on paper: brief against now, what goes in, every figure with where it is from, and the components its
+ * One design on paper: brief against now, what goes in, remarks on the inputs, every figure with where it is from, and the components its
  * electrics ask for. Figures that rest on unmeasured inputs say so.
  */
 export async function designPdf(
@@ -126,6 +127,17 @@ export async function designPdf(
     ['Charger', '', charge.charger?.name ?? 'none chosen'],
   ]);
 
+  const doubts = assumptionsOf(sheet).map((found) => assumptionText(found, print.unitSet));
+  if (doubts.length > 0) heading('Remarks on the inputs');
+  for (const { text, grave } of doubts) {
+    if (doc.y > doc.page.height - 70) doc.addPage();
+    doc
+      .font('text')
+      .fontSize(9)
+      .fillColor(grave ? RED : INK)
+      .text(plain(text), left, doc.y + 2, { width: right - left });
+  }
+
   const fittings = namedComponents(sheet);
   for (const group of Object.keys(FIGURE_GROUPS) as FigureGroup[]) {
     const list = FIGURE_GROUPS[group].flatMap((id): Row[] => {
@@ -140,9 +152,7 @@ export async function designPdf(
     rows([...list, ...extra]);
   }
 
-  const doubts = assumptionsOf(sheet).length;
   doc.moveDown(0.8).font('text').fontSize(8.5).fillColor(SOFT);
-  if (doubts > 0) doc.text(`${doubts} remarks on the inputs stand beside this design in Dajo.`, left);
   doc.text(
     plain(
       `Printed ${timeText(print, print.printedAt.toISOString())}. High voltage kills: isolate, lock, wait, prove dead, two people. Local rules on vehicle approval, electrical work and refrigerants come first; this is a working aid, not an approval.`,

@@ -1,5 +1,7 @@
 import { openSync } from 'fontkit';
 import { expect, test } from 'vitest';
+import type { Assumption } from '../../core/design/assumptions.ts';
+import { assumptionText } from '../../core/design/assumptionText.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
 import { FIGURE_NAME } from '../../core/figures/names.ts';
@@ -8,7 +10,7 @@ import { UNIT_SETS } from '../../core/quantity/units.ts';
 import { DRIVE, slots } from '../../core/testing/wren.ts';
 import { FACE, plain } from '../../server/documents/paper.ts';
 
-test('the face prints every sign of every formula, source, name and amount', () => {
+test('the face prints every sign of every formula, source, name, remark and amount', () => {
   const face = openSync(FACE) as unknown as { hasGlyphForCodePoint(code: number): boolean };
   const unit = { ...DRIVE, sheet: { ...DRIVE.sheet, output: 'gearboxInput' as const } };
   const texts = new Set<string>(Object.values(FIGURE_NAME));
@@ -20,6 +22,19 @@ test('the face prints every sign of every formula, source, name and amount', () 
       for (const term of working.terms) texts.add(term.symbol);
       for (const set of UNIT_SETS) texts.add(formatQuantity(value, kind, set));
     }
+  const remarks: Assumption[] = [
+    { code: 'efficiency', given: 1.3, taken: 0.99 },
+    { code: 'efficiencyMap', entries: 2 },
+    { code: 'reduction', taken: 9 },
+    { code: 'curve', faults: ['notRising', 'negativeTorque', 'tooShort'], used: false },
+    { code: 'massCentre', xMm: -20, wheelbaseMm: 2000 },
+    { code: 'sag', component: 'Inverter', volts: 190, minV: 200 },
+    { code: 'over', component: 'Charger', volts: 430, maxV: 420 },
+    { code: 'weakest', box: 'rear', idleWh: 1500 },
+    { code: 'tooWeakOnUse', seconds: 3 },
+    { code: 'route', note: { code: 'noElevation', count: 1 } },
+  ];
+  for (const remark of remarks) for (const set of UNIT_SETS) texts.add(assumptionText(remark, set).text);
   const lacking = new Set(
     [...texts].flatMap((text) => [...plain(text)].filter((sign) => !face.hasGlyphForCodePoint(sign.codePointAt(0)!))),
   );

@@ -36,6 +36,21 @@ test('a torque cap protects the weakest part and costs seconds', async ({ page, 
   await expect(page.locator('.tally')).toContainText('Not saved');
 });
 
+test('a use the drive cannot keep up with says so beside its range; a working names every source', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'soren');
+  await openJob(page, address, 'Tour car', 'size?look=uses');
+  const row = (name: string) => page.getByRole('row', { name });
+  await expect(row('R83 cycle')).toContainText(/drive too weak for \d+ of 1180 s/);
+  await expect(row('Daily round')).not.toContainText('too weak');
+  await page.locator('.work [data-figure="rangeCycle"]').first().click();
+  const working = page.getByRole('table', { name: 'Vehicle figures it rests on' });
+  await expect(working.getByRole('row', { name: /drag coefficient/ })).toContainText(/often 12.*off, moves this by/);
+  await expect(working.getByRole('row', { name: /front axle mass|front axle/ }).first()).toContainText('measured');
+});
+
 test('a series count outside the window is named for each component', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Tour car', 'match');

@@ -6,9 +6,10 @@ import { FIGURES, type FigureId } from '../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
-import { LIKELY_ERROR, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
+import { LIKELY_ERROR, VEHICLE_FIGURES, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
 import { useUnitSet } from '../data/session.tsx';
-import { FIGURE_NAME, MISSING, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../wording/figures.ts';
+import { FIGURE_NAME, MISSING, VEHICLE_FIGURE_NAME } from '../wording/figures.ts';
+import { SourceMark } from './SourceMark.tsx';
 
 export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>
   kind === 'hours' ? formatHours(value) : formatQuantity(value, kind, set);
@@ -16,7 +17,7 @@ export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>
 /** Inputs with their sources, the formula as a person would write it, the result, and where the formula comes from. */
 export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSheet }) {
   const set = useUnitSet();
-  const { working, unmeasured, value, kind } = result;
+  const { working, rests, value, kind } = result;
   if (!working || value === null || !kind) return null;
   return (
     <div style={{ maxWidth: 430 }} className="small working">
@@ -38,30 +39,45 @@ export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSh
         </table>
       )}
       <p className="soft">From: {working.source}.</p>
-      {unmeasured.length > 0 && <RestsOn result={result} sheet={sheet} />}
+      {rests.length > 0 && <RestsOn result={result} sheet={sheet} />}
     </div>
   );
 }
 
-/** The unmeasured figures a result rests on, with how far each moves it when it is off as it usually is. */
+/**
+ * Every vehicle figure a result rests on with its source. Unmeasured ones say how far they move the result when they are
+ * off as usual; what moves it most stands first.
+ */
 function RestsOn({ result, sheet }: { result: Result; sheet: FigureSheet }) {
   const set = useUnitSet();
   const moves = useMemo(() => sensitivities(sheet, [result.id as FigureId]), [sheet, result.id]);
   const moved = (id: VehicleFigureId) => moves.find((one) => one.input === id);
   const share = (value: number) => formatQuantity(value, 'share', set);
-  const order = [...result.unmeasured].sort((a, b) => (moved(b)?.share ?? 0) - (moved(a)?.share ?? 0));
+  const order = [...result.rests].sort((a, b) => (moved(b)?.share ?? 0) - (moved(a)?.share ?? 0));
   return (
-    <div className="soft">
-      Not measured here:
-      <ul style={{ margin: 0, paddingLeft: 16 }}>
-        {order.map((id) => (
-          <li key={id}>
-            {VEHICLE_FIGURE_NAME[id].toLowerCase()} ({SOURCE_NAME[sheet.slots.vehicle.figures[id].source]}
-            {moved(id) && `; often ${share(LIKELY_ERROR[id])} off, moves this by ${share(moved(id)!.share)}`})
-          </li>
-        ))}
-      </ul>
-    </div>
+    <table className="list" style={{ marginTop: 6 }} aria-label="Vehicle figures it rests on">
+      <tbody>
+        {order.map((id) => {
+          const sourced = sheet.slots.vehicle.figures[id];
+          return (
+            <tr key={id}>
+              <td>
+                {VEHICLE_FIGURE_NAME[id].toLowerCase()}
+                {moved(id) && (
+                  <div className="soft">
+                    often {share(LIKELY_ERROR[id])} off, moves this by {share(moved(id)!.share)}
+                  </div>
+                )}
+              </td>
+              <td className="num">{amount(sourced.value, VEHICLE_FIGURES[id], set)}</td>
+              <td>
+                <SourceMark of={sourced} />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }
 

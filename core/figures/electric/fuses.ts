@@ -1,4 +1,5 @@
 import type { ComponentOf } from '../../component/sheets.ts';
+import { runningVolts } from '../../lowvoltage/loads.ts';
 import { conductorOhm } from '../../wiring/cable.ts';
 import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
 import { figure, missing, step, stepAnswer } from '../figure.ts';
@@ -9,6 +10,8 @@ import { cableChoice } from './cable.ts';
 export interface NamedFuse {
   readonly name: string;
   readonly continuousA: number;
+  /** Highest current held for half a minute, A. */
+  readonly peakA: number;
   readonly need: FuseNeed;
   /** The smallest fuse of the shelf that meets the need; null: none does. */
   readonly part: ComponentOf<'fuse'> | null;
@@ -16,6 +19,8 @@ export interface NamedFuse {
 
 /** A fault can lie anywhere; contacts and busbars add about this, Ω; common practice. */
 const JOINTS_OHM = 0.002;
+/** What a converter gives of what it takes; common practice. */
+const DCDC_EFFICIENCY = 0.9;
 
 /** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
 export const fuses = step<
@@ -40,7 +45,7 @@ export const fuses = step<
               sheet.breakingA >= need.breakingA &&
               (cableA === null || sheet.ratedA <= cableA),
           ) ?? null;
-      return { name, continuousA, need, part };
+      return { name, continuousA, peakA, need, part };
     };
     const list = [fuseFor('main', rms, cable.carriesA, full)];
     const { charger } = charge;
@@ -49,7 +54,9 @@ export const fuses = step<
     const { converter, heater } = electric;
     if (converter) {
       const amps = converter.kind === 'dcdc' ? converter.sheet.outputA : converter.sheet.dcdcA;
-      list.push(fuseFor('DC-DC', (amps * converter.sheet.lowVoltageV * 1.15) / 0.9 / pack.emptyV, null));
+      list.push(
+        fuseFor('DC-DC', (amps * runningVolts(converter.sheet.lowVoltageV)) / DCDC_EFFICIENCY / pack.emptyV, null),
+      );
     }
     if (heater) list.push(fuseFor('heater', heater.sheet.powerW / pack.emptyV, null));
     return stepAnswer(list, 'component sheets');
@@ -69,6 +76,7 @@ export const mainFuse = figure({
       formula: 'rated ≥ 1.25 × rms and ≥ full throttle ÷ 1.6, not over what the cable carries',
       terms: [
         { symbol: 'rms', value: main.continuousA, kind: 'current' },
+        { symbol: 'full throttle', value: main.peakA, kind: 'current' },
         { symbol: 'at least', value: main.need.atLeastA, kind: 'current' },
         { symbol: 'voltage, at least', value: main.need.voltageV, kind: 'voltage' },
         { symbol: 'must break', value: main.need.breakingA, kind: 'current' },

@@ -46,7 +46,10 @@ export const packIdle = figure({
   compute: ({ packFacts: p }) => ({
     value: p.weakest?.idleWh ?? 0,
     formula: 'Σ modules × V × Ah − E of the string',
-    terms: [{ symbol: 'E of the string', value: p.energyWh, kind: 'energy' }],
+    terms: [
+      { symbol: 'Σ modules × V × Ah', value: p.energyWh + (p.weakest?.idleWh ?? 0), kind: 'energy' },
+      { symbol: 'E of the string', value: p.energyWh, kind: 'energy' },
+    ],
     source: p.weakest ? `the string ends with its weakest box: ${p.weakest.name}` : 'all boxes are alike',
   }),
 });

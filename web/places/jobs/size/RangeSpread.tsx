@@ -1,25 +1,41 @@
 import type { FigureId } from '../../../../core/figures/index.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
+import { type DrivenUse, USE_RUNS } from '../../../../core/figures/road/useRuns.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { FigureValue } from '../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';
 
-type Row = readonly [name: string, use: FigureId, mild: FigureId, frost: FigureId, aged: FigureId, low: FigureId];
+interface Row {
+  readonly name: string;
+  /** The run behind it; null: no run, a steady speed. */
+  readonly driven: DrivenUse | null;
+  /** Consumption, then range new, new in frost, aged, aged in frost. */
+  readonly ids: readonly [FigureId, FigureId, FigureId, FigureId, FigureId];
+}
 
 const ROWS: readonly Row[] = [
-  ['Daily round', 'consumptionRound', 'rangeRound', 'rangeRoundFrost', 'rangeRoundAged', 'rangeRoundAgedFrost'],
-  ['Recorded route', 'consumptionRoute', 'rangeRoute', 'rangeRouteFrost', 'rangeRouteAged', 'rangeRouteAgedFrost'],
-  ['R83 cycle', 'consumptionCycle', 'rangeCycle', 'rangeCycleFrost', 'rangeCycleAged', 'rangeCycleAgedFrost'],
-  [
-    'Steady speed',
-    'consumptionConstant',
-    'rangeConstant',
-    'rangeConstantFrost',
-    'rangeConstantAged',
-    'rangeConstantAgedFrost',
-  ],
+  {
+    name: 'Daily round',
+    driven: 'round',
+    ids: ['consumptionRound', 'rangeRound', 'rangeRoundFrost', 'rangeRoundAged', 'rangeRoundAgedFrost'],
+  },
+  {
+    name: 'Recorded route',
+    driven: 'route',
+    ids: ['consumptionRoute', 'rangeRoute', 'rangeRouteFrost', 'rangeRouteAged', 'rangeRouteAgedFrost'],
+  },
+  {
+    name: 'R83 cycle',
+    driven: 'cycle',
+    ids: ['consumptionCycle', 'rangeCycle', 'rangeCycleFrost', 'rangeCycleAged', 'rangeCycleAgedFrost'],
+  },
+  {
+    name: 'Steady speed',
+    driven: null,
+    ids: ['consumptionConstant', 'rangeConstant', 'rangeConstantFrost', 'rangeConstantAged', 'rangeConstantAgedFrost'],
+  },
 ];
 
 /** Range never as one proud number: new and 80 % battery, the day of the brief and frost, for every use there is. */
@@ -27,7 +43,7 @@ export function RangeSpread() {
   const { sheet, use } = useBench();
   const set = useUnitSet();
   const rows = ROWS.filter((row) => {
-    const { reason } = sheet.get(FIGURES[row[2]]);
+    const { reason } = sheet.get(FIGURES[row.ids[1]]);
     return reason !== 'noRoute' && reason !== 'noRound';
   });
   return (
@@ -48,11 +64,12 @@ export function RangeSpread() {
             </tr>
           </thead>
           <tbody>
-            {rows.map(([name, ...ids]) => (
+            {rows.map(({ name, driven, ids }) => (
               <tr key={name}>
                 <td>
                   {name}
-                  {name === 'Steady speed' && ` ${formatQuantity(use.constantKmh, 'speed', set)}`}
+                  {driven === null && ` ${formatQuantity(use.constantKmh, 'speed', set)}`}
+                  {driven !== null && <TooWeak driven={driven} />}
                 </td>
                 {ids.map((id) => (
                   <td key={id} className="num">
@@ -69,5 +86,17 @@ export function RangeSpread() {
         </p>
       </div>
     </Sheet>
+  );
+}
+
+/** Says so where the drive cannot keep up: the range is then for a slower run than the use asks. */
+function TooWeak({ driven }: { driven: DrivenUse }) {
+  const { sheet } = useBench();
+  const run = sheet.get(USE_RUNS[driven].mild).value;
+  if (!run || run.shortS === 0) return null;
+  return (
+    <div className="small wait">
+      drive too weak for {run.shortS} of {run.durationS} s
+    </div>
   );
 }

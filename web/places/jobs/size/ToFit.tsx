@@ -1,6 +1,6 @@
 import { useBench } from '../jobBench.ts';
 
-/** A component that is to be fitted, by name and price, or that nothing is big enough. */
+/** A component that is to be fitted, by name and stock, or that nothing is big enough. */
 export function ToFit({
   what,
   part,
@@ -17,7 +17,7 @@ export function ToFit({
       [inputs.chargerId, inputs.inletId].includes(part.id));
   return (
     <div className="figure" data-to-fit={what}>
-      <span>
+      <span style={why ? { flex: '1 1 0', minWidth: '45%' } : undefined}>
         {what}
         {why && <div className="soft small">{why}</div>}
       </span>

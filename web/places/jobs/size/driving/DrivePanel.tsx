@@ -147,7 +147,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
             : 'Efficiency is one number for every speed and torque.'}{' '}
           {vehicle.variant.drivenAxle === 'both'
             ? 'All wheels driven.'
-            : `${vehicle.variant.drivenAxle} wheels driven.`}
+            : `${vehicle.variant.drivenAxle === 'front' ? 'Front' : 'Rear'} wheels driven.`}
         </p>
       </div>
     </Sheet>

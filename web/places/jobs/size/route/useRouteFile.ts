@@ -4,7 +4,7 @@ import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useSend } from '../../../../widgets/useSend.ts';
 import type { RouteAnswer, RouteRequest } from '../../../../workers/routeWorker.ts';
 import { useBench } from '../../jobBench.ts';
-import { ROUTE_PROBLEM } from '../assumptionText.ts';
+import { ROUTE_PROBLEM } from './routeProblem.ts';
 
 /** Larger files are refused before they are read, bytes. */
 const BIGGEST = 100_000_000;

@@ -1,9 +1,8 @@
-import type { Assumption } from '../../../../core/design/assumptions.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import type { QuantityKind } from '../../../../core/quantity/kinds.ts';
-import type { UnitSet } from '../../../../core/quantity/units.ts';
-import type { RouteNoteCode } from '../../../../core/road/cleanTrack.ts';
-import type { RouteProblem } from '../../../../core/road/route.ts';
+import { formatQuantity } from '../quantity/format.ts';
+import type { QuantityKind } from '../quantity/kinds.ts';
+import type { UnitSet } from '../quantity/units.ts';
+import type { RouteNoteCode } from '../road/cleanTrack.ts';
+import type { Assumption } from './assumptions.ts';
 
 const CURVE = {
   notRising: 'its speeds do not rise from point to point: they were sorted, and a repeated speed kept once',
@@ -21,16 +20,6 @@ const ROUTE: Record<RouteNoteCode, (count: number) => string> = {
   timesOutOfOrder: (n) => `${n} points run backwards in time and were left out`,
   timeGaps: (n) => `${n} gaps without points: bridged at a steady speed`,
   parked: (n) => `${n} stops of over five minutes: taken as parked and switched off`,
-};
-
-/** Why a file could not become a route. */
-export const ROUTE_PROBLEM: Record<RouteProblem | 'notGpx' | 'noPoints' | 'tooBig', string> = {
-  notGpx: 'This is not a GPX file. Export the track from the recorder as GPX and drop that.',
-  noPoints: 'This GPX file has no track points and no route points.',
-  tooFewPoints: 'Fewer than two points of this file can be used.',
-  noLength: 'The points of this file all lie at one place: there is no way to drive.',
-  tooLong: 'This recording drives for over twelve hours. Cut it to one day of work and drop it again.',
-  tooBig: 'This file is over 100 MB. Cut the recording and drop it again.',
 };
 
 /** What is wrong or was put right, and what was assumed, in one sentence; `grave` when it cannot work so. */
