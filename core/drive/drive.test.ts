@@ -85,13 +85,13 @@ describe('limits', () => {
   });
 });
 
-test('driveline: the weakest part comes first, with the torque that just reaches it', () => {
+test('driveline: the weakest part comes first, with the whole newton-metres that stay within it', () => {
   const parts = [
     { part: 'input', limitNm: 200, after: 'motor' as const },
     { part: 'shaft', limitNm: 1500, after: 'final' as const },
     { part: 'hub', limitNm: 9000, after: 'hub' as const },
   ];
   const [worst, next] = drivelineLoads(parts, { gearbox: 2, final: 4, hub: 1.25 }, 250);
-  expect(worst).toMatchObject({ part: 'shaft', torqueNm: 2000, margin: 0.75, capNm: 187.5 });
+  expect(worst).toMatchObject({ part: 'shaft', torqueNm: 2000, margin: 0.75, capNm: 187 });
   expect(next).toMatchObject({ part: 'input', margin: 0.8 });
 });

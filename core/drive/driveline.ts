@@ -14,7 +14,7 @@ export interface PartLoad {
   readonly limitNm: number;
   /** limit ÷ torque; under 1 the part is overloaded. */
   readonly margin: number;
-  /** Motor torque that would just reach the limit, N·m. */
+  /** Motor torque that stays within the limit, in whole N·m as a cap is set. */
   readonly capNm: number;
 }
 
@@ -29,7 +29,7 @@ export function drivelineLoads(parts: readonly DrivelinePart[], reductions: Redu
   return parts
     .map(({ part, limitNm, after }) => {
       const torqueNm = motorNm * factor[after];
-      return { part, torqueNm, limitNm, margin: limitNm / torqueNm, capNm: limitNm / factor[after] };
+      return { part, torqueNm, limitNm, margin: limitNm / torqueNm, capNm: Math.floor(limitNm / factor[after] + 1e-9) };
     })
     .sort((a, b) => a.margin - b.margin);
 }

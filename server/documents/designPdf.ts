@@ -91,7 +91,7 @@ export async function designPdf(
       ),
     );
 
-  heading('Brief against now');
+  if (job.brief.length > 0) heading('Brief against now');
   rows(
     judgeBrief(job.brief, sheet).map(({ line, state, value, target, unmeasured }): Row => {
       const { kind, figure } = BRIEF_KINDS[line.kind];

@@ -14,7 +14,7 @@ export const drivelineMargin = figure({
       terms: [
         { symbol: 'limit', value: worst.limitNm, kind: 'torque' },
         { symbol: 'torque on it', value: worst.torqueNm, kind: 'torque' },
-        { symbol: 'motor torque that just reaches it', value: worst.capNm, kind: 'torque' },
+        { symbol: 'motor torque that stays within it', value: worst.capNm, kind: 'torque' },
       ],
       source: 'library limits of the variant',
     };

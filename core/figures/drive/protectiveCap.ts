@@ -8,7 +8,7 @@ import { motorNow } from './motorNow.ts';
 import { pull } from './pull.ts';
 import { runUp } from './runUp.ts';
 
-/** Motor torque that just loads the weakest kept part to its limit. */
+/** Motor torque that keeps the weakest kept part within its limit, as it is set: whole newton-metres. */
 export const protectiveCap = figure({
   id: 'protectiveCap',
   kind: 'torque',
@@ -17,7 +17,7 @@ export const protectiveCap = figure({
     const worst = loads[0]!;
     return {
       value: worst.capNm,
-      formula: `limit of ${worst.part} ÷ reductions before it`,
+      formula: `limit of ${worst.part} ÷ reductions before it, down to a whole N·m`,
       terms: [
         { symbol: 'limit', value: worst.limitNm, kind: 'torque' },
         { symbol: 'torque on it now', value: worst.torqueNm, kind: 'torque' },

@@ -19,7 +19,7 @@ export const drivelineTorque: FitRule = {
         right: { value: worst.limitNm, kind: 'torque', source: 'library' },
         margin: { value: worst.limitNm - worst.torqueNm, kind: 'torque' },
         unmeasured: [],
-        work: worst.margin >= 1 ? null : { hours: CAP_HOURS, capNm: Math.floor(worst.capNm) },
+        work: worst.margin >= 1 ? null : { hours: CAP_HOURS, capNm: worst.capNm },
       },
     ];
   },
