@@ -6,10 +6,12 @@ export default defineConfig({
     include: [
       'core/**/*.test.ts',
       'contract/**/*.test.ts',
+      'wording/**/*.test.ts',
       'web/**/*.test.ts',
       'demo/**/*.test.ts',
       'tests/published/**/*.test.ts',
       'tests/api/**/*.test.ts',
+      'tests/together/**/*.test.ts',
       'tests/web/**/*.test.ts',
     ],
     globalSetup: ['tests/api/template.ts'],

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { BRIEF_KIND_IDS, BRIEF_KINDS, type BriefKind, type BriefLine, type ShareSchool } from '../core/brief/lines.ts';
 import { isoDay } from '../core/quantity/format.ts';
-import { faultAt, number, text, version } from './fields.ts';
+import { faultAt, number, quantity, text, version } from './fields.ts';
 
 export interface StoredBriefLine extends BriefLine {
   readonly version: number;
@@ -69,7 +69,7 @@ const fields = {
   firm: Joi.boolean().label('Firm').required(),
   amount: number('Amount', -1e9, 1e9).allow(null).required(),
   school: Joi.string().valid('equal', 'original').allow(null).label('School').required(),
-  tolerance: number('Tolerance', 0.001, 0.2).allow(null).required(),
+  tolerance: quantity('Tolerance', 'share', 0.001, 0.2).allow(null).required(),
   text: text('Words', 300).allow('').required(),
   done: Joi.boolean().label('Done').required(),
 };

@@ -1,10 +1,8 @@
 import Joi from 'joi';
-import type { StageState } from '../core/build/stageRules.ts';
+import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/build/stageRules.ts';
 import type { StepLimit } from '../core/kit/kit.ts';
 import { faultAt, number, text, version } from './fields.ts';
 
-export const ENTRY_KINDS = ['work', 'rework', 'waiting', 'learning'] as const;
-export type EntryKind = (typeof ENTRY_KINDS)[number];
 export const REWORK_CAUSES = ['wrongDrawing', 'wrongPart', 'damaged', 'changedWish', 'ownMistake'] as const;
 export type ReworkCause = (typeof REWORK_CAUSES)[number];
 export const WAITING_CAUSES = ['part', 'bay', 'client', 'outsideFirm'] as const;

@@ -80,8 +80,10 @@ describe('bodies', () => {
     expect(problems(partChangeSchema, { ...part, state: 'missing' })).toEqual({});
   });
   test('vehicle figures keep to what a vehicle can be', () => {
-    expect(problems(vehicleFigureSchema, { figure: 'wheelbase', value: 2160, source: 'measured' })).toEqual({});
-    expect(problems(vehicleFigureSchema, { figure: 'wheelbase', value: -1, source: 'measured' })).toEqual({
+    expect(
+      problems(vehicleFigureSchema, { figure: 'wheelbase', value: 2160, source: 'measured', since: null }),
+    ).toEqual({});
+    expect(problems(vehicleFigureSchema, { figure: 'wheelbase', value: -1, source: 'measured', since: null })).toEqual({
       value: 'Value cannot be: it must lie between 1 and 20000.',
     });
   });

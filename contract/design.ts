@@ -9,7 +9,7 @@ import type {
 } from '../core/design/inputs.ts';
 import type { CurvePoint } from '../core/drive/motorCurve.ts';
 import type { LvLoad } from '../core/lowvoltage/loads.ts';
-import { type Mutable, number, slug, text, version, whole } from './fields.ts';
+import { componentId, type Mutable, number, quantity, text, version, whole } from './fields.ts';
 
 export interface StoredDesign {
   readonly id: string;
@@ -36,29 +36,29 @@ export interface DesignChange {
 const box = Joi.object<BoxChoice, true>({
   bay: text('Bay', 60).required(),
   modules: whole('Modules in this bay', 0, 400).required(),
-  shiftMm: number('Shift', -2000, 2000).required(),
-  shiftYMm: number('Shift to the side', -2000, 2000),
-  shiftZMm: number('Shift up', -2000, 2000),
-  moduleId: slug('Module of this box').allow(null),
+  shiftMm: quantity('Shift', 'length', -2000, 2000).required(),
+  shiftYMm: quantity('Shift to the side', 'length', -2000, 2000),
+  shiftZMm: quantity('Shift up', 'length', -2000, 2000),
+  moduleId: componentId('Module of this box').allow(null),
   parallel: whole('Modules in parallel', 1, 20).allow(null),
   pack: Joi.number().valid(1, 2).label('Pack'),
 });
 const other = Joi.object<OtherChoice, true>({
-  componentId: slug('Component').required(),
+  componentId: componentId('Component').required(),
   quantity: whole('Quantity', 1, 500).required(),
-  xMm: number('Place', -3000, 15_000).allow(null).required(),
-  yMm: number('Place across', -2000, 2000).allow(null),
+  xMm: quantity('Place', 'length', -3000, 15_000).allow(null).required(),
+  yMm: quantity('Place across', 'length', -2000, 2000).allow(null),
 });
 const item = Joi.object<ItemChoice, true>({
   name: text('Item', 60).required(),
-  massKg: number('Mass of the item', -2000, 2000).required(),
-  xMm: number('Place of the item', -3000, 15_000).required(),
-  yMm: number('Place of the item across', -2000, 2000).required(),
+  massKg: quantity('Mass of the item', 'mass', -2000, 2000).required(),
+  xMm: quantity('Place of the item', 'length', -3000, 15_000).required(),
+  yMm: quantity('Place of the item across', 'length', -2000, 2000).required(),
 });
 const point = Joi.object<CurvePoint, true>({
-  rpm: number('Speed', 0, 40_000).required(),
-  peakNm: number('Peak torque', 0, 10_000).required(),
-  continuousNm: number('Continuous torque', 0, 10_000).required(),
+  rpm: quantity('Speed', 'rotation', 0, 40_000).required(),
+  peakNm: quantity('Peak torque', 'torque', 0, 10_000).required(),
+  continuousNm: quantity('Continuous torque', 'torque', 0, 10_000).required(),
 });
 const curve = Joi.array()
   .items(point)
@@ -72,33 +72,33 @@ const curve = Joi.array()
   .label('Torque curve');
 const drive = Joi.object<Mutable<Partial<DriveChoice>>, true>({
   motors: Joi.number().valid(1, 2).label('Motors'),
-  reduction: number('Reduction', 0.2, 60).allow(null),
+  reduction: quantity('Reduction', 'ratio', 0.2, 60).allow(null),
   shifting: Joi.boolean().label('Changing gear'),
-  shiftTimeS: number('Time to change gear', 0, 10),
+  shiftTimeS: quantity('Time to change gear', 'duration', 0, 10),
   transferLow: Joi.boolean().label('Low ratio'),
-  powerCapW: number('Power cap', 500, 2_000_000).allow(null),
-  efficiency: number('Efficiency', 0.2, 0.99).allow(null),
+  powerCapW: quantity('Power cap', 'power', 500, 2_000_000).allow(null),
+  efficiency: quantity('Efficiency', 'share', 0.2, 0.99).allow(null),
   curve: curve.allow(null),
-  regenShare: number('Share of braking', 0, 1),
-  regenPowerW: number('Regeneration power', 0, 1_000_000).allow(null),
-  regenCeiling: number('Regeneration ceiling', 0, 1),
+  regenShare: quantity('Share of braking', 'share', 0, 1),
+  regenPowerW: quantity('Regeneration power', 'electricPower', 0, 1_000_000).allow(null),
+  regenCeiling: quantity('Regeneration ceiling', 'share', 0, 1),
 }).label('Drive');
 const load = Joi.object<LvLoad, true>({
   name: text('Load', 60).required(),
-  watts: number('Watts', 0, 5000).required(),
-  day: number('Share by day', 0, 1).required(),
-  nightWet: number('Share on a wet night', 0, 1).required(),
-  worst: number('Share in the worst case', 0, 1).required(),
+  watts: quantity('Watts', 'watts', 0, 5000).required(),
+  day: quantity('Share by day', 'share', 0, 1).required(),
+  nightWet: quantity('Share on a wet night', 'share', 0, 1).required(),
+  worst: quantity('Share in the worst case', 'share', 0, 1).required(),
 });
 const electric = Joi.object<Mutable<Partial<ElectricChoice>>, true>({
-  prechargeS: number('Precharge time', 0.05, 30),
-  prechargeShare: number('Precharge share', 0.5, 0.999),
-  cableLengthM: number('Cable length', 0.1, 50),
-  cableDrop: number('Voltage drop', 0.001, 0.2),
-  cableC: number('Conductor temperature', -40, 150),
+  prechargeS: quantity('Precharge time', 'duration', 0.05, 30),
+  prechargeShare: quantity('Precharge share', 'share', 0.5, 0.999),
+  cableLengthM: quantity('Cable length', 'height', 0.1, 50),
+  cableDrop: quantity('Voltage drop', 'smallShare', 0.001, 0.2),
+  cableC: quantity('Conductor temperature', 'temperature', -40, 150),
   bendFactor: number('Bend factor', 1, 20),
   ampacity: Joi.object()
-    .pattern(slug('Cable'), number('What a cable carries', 1, 2000))
+    .pattern(componentId('Cable'), quantity('What a cable carries', 'current', 1, 2000))
     .max(60)
     .label('Ampacity') as unknown as Joi.ObjectSchema<Record<string, number>>,
   lvLoads: Joi.array().items(load).max(40).allow(null).label('Loads'),
@@ -106,21 +106,21 @@ const electric = Joi.object<Mutable<Partial<ElectricChoice>>, true>({
 
 export const designInputsSchema = Joi.object<Mutable<DesignInputs>, true>({
   format: Joi.number().valid(1).label('Format').required(),
-  moduleId: slug('Module').allow(null).required(),
-  measuredAh: number('Measured capacity', 1, 2000).allow(null),
+  moduleId: componentId('Module').allow(null).required(),
+  measuredAh: quantity('Measured capacity', 'charge', 1, 2000).allow(null),
   packs: Joi.string().valid('one', 'series', 'parallel').label('Packs'),
   packCooling: Joi.string().valid('air', 'liquid').label('Cooling of the pack'),
   strings: whole('Strings', 1, 20).required(),
   boxes: Joi.array().items(box).max(12).label('Boxes').required(),
-  usableShare: number('Usable share', 0.3, 1).required(),
-  driveId: slug('Drive').allow(null).required(),
-  inverterId: slug('Inverter').allow(null).required(),
+  usableShare: quantity('Usable share', 'share', 0.3, 1).required(),
+  driveId: componentId('Drive').allow(null).required(),
+  inverterId: componentId('Inverter').allow(null).required(),
   gear: whole('Gear', 1, 12).allow(null).required(),
-  torqueCapNm: number('Torque cap', 1, 5000).allow(null).required(),
+  torqueCapNm: quantity('Torque cap', 'torque', 1, 5000).allow(null).required(),
   drive,
-  chargerId: slug('Charger').allow(null).required(),
-  inletId: slug('Inlet').allow(null).required(),
-  dcMaxW: number('DC power', 1000, 1_000_000).allow(null),
+  chargerId: componentId('Charger').allow(null).required(),
+  inletId: componentId('Inlet').allow(null).required(),
+  dcMaxW: quantity('DC power', 'electricPower', 1000, 1_000_000).allow(null),
   electric,
   items: Joi.array().items(item).max(60).label('Items'),
   others: Joi.array().items(other).max(120).label('Other parts').required(),

@@ -1,4 +1,7 @@
 import Joi from 'joi';
+import type { QuantityKind } from '../core/quantity/kinds.ts';
+
+import { boundsProblem } from './bounds.ts';
 
 /** Sentences a person reads at the field. `{{#label}}` is the field's own name. */
 const SENTENCES = {
@@ -24,7 +27,7 @@ const SENTENCES = {
 
 /** How every schema of the contract is applied, on both sides. */
 export const VALIDATION: Joi.ValidationOptions = {
-  abortEarly: false,
+  abortEarly: true,
   errors: { wrap: { label: false }, label: 'key' },
   messages: SENTENCES,
 };
@@ -41,6 +44,19 @@ export const text = (label: string, max = 200) =>
     .label(label);
 
 export const number = (label: string, min: number, max: number) => Joi.number().min(min).max(max).label(label);
+/** What a field of a schema measures or points to, for whoever shows its value. */
+export interface FieldMeaning {
+  readonly quantity?: QuantityKind;
+  readonly names?: 'component';
+}
+
+/** A number in the base unit of its kind; the kind is kept with the schema, so that a page or paper can show it. */
+export const quantity = (label: string, kind: QuantityKind, min: number, max: number) =>
+  number(label, min, max).meta({ quantity: kind } satisfies FieldMeaning);
+
+/** The id of a component, shown by its name. */
+export const componentId = (label: string) => slug(label).meta({ names: 'component' } satisfies FieldMeaning);
+
 export const whole = (label: string, min: number, max: number) => Joi.number().integer().min(min).max(max).label(label);
 export const uuid = (label: string) =>
   Joi.string()
@@ -70,11 +86,22 @@ export const isoDate = (label: string) =>
 /** Row version the change was made from; a stale one is answered with 409 and both sides. */
 export const version = whole('Version', 1, 2_000_000_000).required();
 
-/** Checks a value against a schema; `problems` maps field paths to one sentence each. */
+/** A body of at most this many values is told all its faults; a larger one its first. */
+const ALL_FAULTS_UP_TO = 1500;
+const MOST_FAULTS = 100;
+
+/**
+ * Checks a value against a schema; `problems` maps field paths to one sentence each. The first pass stops at the first
+ * fault; only where the body is small is it gone through again for all of them, so that a body made of nothing but
+ * faults costs no more than a good one.
+ */
 export function check<T>(schema: Joi.Schema<T>, value: unknown): { value: T; problems: Record<string, string> } {
-  const result = schema.validate(value, VALIDATION);
+  let result = schema.validate(value, VALIDATION);
+  if (result.error && boundsProblem(value, { values: ALL_FAULTS_UP_TO, depth: 30, text: 1_000_000 }) === null)
+    result = schema.validate(value, { ...VALIDATION, abortEarly: false });
   const problems: Record<string, string> = {};
-  for (const { path, message } of result.error?.details ?? []) problems[path.join('.')] ??= message;
+  for (const { path, message } of result.error?.details.slice(0, MOST_FAULTS) ?? [])
+    problems[path.join('.')] ??= message;
   return { value: result.value as T, problems };
 }
 

@@ -1,8 +1,9 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
+import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
+import type { PackedRoute } from '../core/road/packedRoute.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
-import type { JobState } from './job.ts';
 import type { VehicleInfo } from './vehicle.ts';
 
 export interface Place {
@@ -32,6 +33,8 @@ export interface FloorJob {
   readonly placeId: string | null;
   readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
+  /** The recorded route, only where a line of the brief asks for it. */
+  readonly route: PackedRoute | null;
   readonly brief: readonly StoredBriefLine[];
   readonly design: Omit<StoredDesign, 'frozenAt' | 'followsId'> | null;
   readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { VehicleUse } from '../core/figures/slots.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
+import type { JobState } from '../core/job/states.ts';
 import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
@@ -11,18 +12,6 @@ import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
 import type { VehicleInfo } from './vehicle.ts';
-
-export const JOB_STATES = [
-  'enquiry',
-  'sizing',
-  'waitingForClient',
-  'waitingForPart',
-  'building',
-  'proving',
-  'handedOver',
-  'cancelled',
-] as const;
-export type JobState = (typeof JOB_STATES)[number];
 
 export interface JobRow {
   readonly number: string;
@@ -57,6 +46,8 @@ export interface JobSheet {
   readonly client: { readonly name: string; readonly contact: string };
   readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
+  /** The use has a version of its own. */
+  readonly useVersion: number;
   readonly route: PackedRoute | null;
   readonly brief: readonly StoredBriefLine[];
   readonly designs: readonly StoredDesign[];
@@ -130,6 +121,8 @@ export interface CoverBody {
   readonly function: string;
   readonly way: CoverChoice['way'] | null;
   readonly why: string;
+  /** The job's choice for this function that the person saw; null for none. */
+  readonly was: CoverChoice | null;
 }
 export const coverSchema = Joi.object<CoverBody, true>({
   function: Joi.string()
@@ -142,6 +135,15 @@ export const coverSchema = Joi.object<CoverBody, true>({
     .label('How it is covered')
     .required(),
   why: text('Why', 200).allow('').required(),
+  was: Joi.object<CoverChoice, true>({
+    way: Joi.string()
+      .valid(...COVER_WAYS)
+      .required(),
+    why: text('Why', 200).allow('').required(),
+  })
+    .allow(null)
+    .label('Choice before')
+    .required(),
 }).custom((body: CoverBody, helpers) =>
   body.way === 'notNeeded' && body.why === ''
     ? faultAt(helpers, 'why', 'Why', 'is needed: say why it is not needed')

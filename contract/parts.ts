@@ -1,8 +1,6 @@
 import Joi from 'joi';
+import { PART_STATES, type PartState } from '../core/stores/partMove.ts';
 import { faultAt, isoDate, slug, text, version, whole } from './fields.ts';
-
-export const PART_STATES = ['missing', 'ordered', 'inStores', 'fitted'] as const;
-export type PartState = (typeof PART_STATES)[number];
 
 export interface PartLine {
   readonly id: string;

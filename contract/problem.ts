@@ -21,9 +21,11 @@ export const PROBLEM_TYPES = [
   'notFound',
   'stale',
   'conflict',
+  'keyReused',
   'tooLarge',
   'badJson',
   'rule',
   'fault',
+  'busy',
 ] as const;
 export type ProblemType = (typeof PROBLEM_TYPES)[number];

@@ -19,6 +19,9 @@ export interface SignedIn extends Person {
   readonly unitSet: UnitSet;
 }
 
+/** What a page that nobody is signed in on sends as its token: no other site can set the heading. */
+export const SIGNED_OUT_TOKEN = 'signed-out';
+
 /** What the page learns at start: who is signed in, the token for changes, and the demo's sign-ins when it is the demo. */
 export interface SessionInfo {
   readonly person: SignedIn | null;

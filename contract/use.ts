@@ -1,18 +1,18 @@
 import Joi from 'joi';
 import type { CostInputs } from '../core/charge/runningCost.ts';
 import type { NamedSupply, VehicleUse } from '../core/figures/slots.ts';
-import { type Mutable, number, text, version, whole } from './fields.ts';
+import { type Mutable, number, quantity, text, version, whole } from './fields.ts';
 
 const round = Joi.object<NonNullable<VehicleUse['round']>, true>({
-  lengthKm: number('Length of the round', 0.5, 1000).required(),
+  lengthKm: quantity('Length of the round', 'distance', 0.5, 1000).required(),
   stops: whole('Stops', 0, 500).required(),
-  meanKmh: number('Mean speed', 2, 120).required(),
-  climbM: number('Climb', 0, 10_000).required(),
+  meanKmh: quantity('Mean speed', 'speed', 2, 120).required(),
+  climbM: quantity('Climb', 'height', 0, 10_000).required(),
 }).label('Round');
 
 const supplyFields = {
-  volts: number('Supply voltage', 90, 500).required(),
-  amps: number('Supply current', 1, 400).required(),
+  volts: quantity('Supply voltage', 'voltage', 90, 500).required(),
+  amps: quantity('Supply current', 'current', 1, 400).required(),
   phases: Joi.number<1 | 3>().valid(1, 3).label('Phases').required(),
 };
 
@@ -20,7 +20,7 @@ const cost = Joi.object<CostInputs, true>({
   centsPerKwh: number('Price of a kWh', 0, 1000).required(),
   litresPer100Km: number('Fuel before', 0, 100).required(),
   centsPerLitre: number('Price of fuel', 0, 2000).required(),
-  kmPerYear: number('Distance a year', 0, 500_000).required(),
+  kmPerYear: quantity('Distance a year', 'distance', 0, 500_000).required(),
   gramsCo2PerKwh: number('CO₂ of electricity', 0, 3000).required(),
   gramsCo2PerLitre: number('CO₂ of fuel', 0, 6000).required(),
 }).label('Cost');
@@ -28,21 +28,21 @@ const cost = Joi.object<CostInputs, true>({
 export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
   round: round.allow(null).required(),
   roundWords: text('The round in words', 300).allow(''),
-  constantKmh: number('Steady speed', 5, 160).required(),
-  payloadKg: number('Load', 0, 20_000).required(),
-  ambientC: number('Air temperature', -40, 55).required(),
-  altitudeM: number('Altitude', -400, 5000).required(),
+  constantKmh: quantity('Steady speed', 'speed', 5, 160).required(),
+  payloadKg: quantity('Load', 'mass', 0, 20_000).required(),
+  ambientC: quantity('Air temperature', 'temperature', -40, 55).required(),
+  altitudeM: quantity('Altitude', 'height', -400, 5000).required(),
   headwindMs: number('Wind against', -30, 30).required(),
-  auxiliaryW: number('Accessories', 0, 10_000).required(),
-  heaterW: number('Heater', 0, 20_000).required(),
-  seatsW: number('Heated seats', 0, 2000),
+  auxiliaryW: quantity('Accessories', 'watts', 0, 10_000).required(),
+  heaterW: quantity('Heater', 'watts', 0, 20_000).required(),
+  seatsW: quantity('Heated seats', 'watts', 0, 2000),
   supply: Joi.object<VehicleUse['supply'], true>(supplyFields).label('Supply').required(),
   otherSupplies: Joi.array()
     .items(Joi.object<NamedSupply, true>({ name: text('Name of the supply', 40).required(), ...supplyFields }))
     .max(8)
     .label('Supplies'),
-  dcPostW: number('Rapid charging post', 1000, 1_000_000).allow(null),
-  homeAtH: number('Hour of coming home', 0, 24),
+  dcPostW: quantity('Rapid charging post', 'electricPower', 1000, 1_000_000).allow(null),
+  homeAtH: quantity('Hour of coming home', 'clock', 0, 24),
   cost,
 }).label('Use');
 

@@ -39,6 +39,8 @@ export interface VehicleFigureBody {
   readonly figure: VehicleFigureId;
   readonly value: number;
   readonly source: Sourced['source'];
+  /** Instant of the vehicle's own figure that the person saw; null when it had none. */
+  readonly since: string | null;
 }
 /** Spans in base units that a road vehicle of this trade can have. */
 const SPAN: Record<(typeof VEHICLE_FIGURES)[VehicleFigureId], readonly [number, number]> = {
@@ -57,6 +59,7 @@ export const vehicleFigureSchema = Joi.object<VehicleFigureBody, true>({
     .valid(...SOURCES)
     .label('Source')
     .required(),
+  since: Joi.string().isoDate().max(40).raw().allow(null).label('Since').required(),
 }).custom((body: VehicleFigureBody, helpers) => {
   const [least, most] = SPAN[VEHICLE_FIGURES[body.figure]];
   if (body.value >= least && body.value <= most) return body;

@@ -1,6 +1,6 @@
 import type { BriefLineBody } from '../contract/brief.ts';
-import type { JobState } from '../contract/job.ts';
 import type { VehicleUse } from '../core/figures/slots.ts';
+import type { JobState } from '../core/job/states.ts';
 import finished from './finished.json' with { type: 'json' };
 import jobs from './jobs.json' with { type: 'json' };
 

@@ -18,6 +18,12 @@ export async function isEmpty(db: Db): Promise<boolean> {
   return !rows[0]?.some;
 }
 
+/** Is the workshop in this database the sample? */
+export async function isSample(db: Db): Promise<boolean> {
+  const [row] = await db.select({ sample: t.installation.sample }).from(t.installation);
+  return row?.sample ?? false;
+}
+
 /** Throws away everything in the workshop's tables, sessions too. Only ever called for the sample. */
 export async function emptyAll(db: Db): Promise<void> {
   const { rows } = await db.execute<{ name: string }>(
@@ -31,6 +37,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
   // One hash for all: everybody in the sample has the same password, and hashing is slow on purpose.
   const passwordHash = await hash(DEMO_PASSWORD);
   await db.transaction(async (tx) => {
+    await tx.insert(t.installation).values({ sample: true });
     await loadPeople(tx, now, passwordHash);
     await tx.insert(t.place).values([...PLACES]);
     await loadLibrary(tx);

@@ -1,17 +1,19 @@
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import express, { type ErrorRequestHandler, type Express, Router } from 'express';
 import session from 'express-session';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
+import { SIGNED_OUT_TOKEN } from '../contract/session.ts';
 import { type House, mount } from './endpoint.ts';
 import { ENDPOINTS } from './endpoints.ts';
 import type { Live } from './events/live.ts';
-import { ProblemError, problemOf } from './problems.ts';
+import { ProblemError, problemOf, SignInNeeded } from './problems.ts';
 import { sessionRouter } from './session/routes.ts';
 import { signedInPerson } from './session/signedIn.ts';
+import { sessionStore } from './session/store.ts';
+import { signInTries } from './session/tries.ts';
 
 export interface AppParts extends House {
   readonly pool: pg.Pool;
@@ -20,11 +22,14 @@ export interface AppParts extends House {
 }
 
 const HOUR_MS = 3_600_000;
+const YEAR_S = 365 * 86_400;
 
 /** The whole server as one Express application; listening is the caller's business. */
-export function createApp({ db, pool, config, now, live, logger }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { config, logger } = parts;
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', [...config.trustedProxies]);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -39,50 +44,54 @@ export function createApp({ db, pool, config, now, live, logger }: AppParts): Ex
       strictTransportSecurity: false,
     }),
   );
+  app.use((req, res, next) => {
+    // Only where it came over HTTPS: a workshop on plain HTTP in its own house must stay reachable.
+    if (req.secure) res.setHeader('Strict-Transport-Security', `max-age=${YEAR_S}`);
+    next();
+  });
+  app.use('/api', apiRouter(parts));
+  if (config.pageFolder) servePage(app, config.pageFolder);
+  app.use(answerProblem(logger));
+  return app;
+}
+
+function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   const api = Router();
   api.use(compression({ filter: (req, res) => req.path !== '/events' && compression.filter(req, res) }));
-  const Store = connectPgSimple(session);
   api.use(
     session({
-      store: new Store({
-        pool,
-        tableName: 'session',
-        pruneSessionInterval: false,
-        errorLog: (...text) => logger.debug(text),
-      }),
+      store: sessionStore(pool, logger),
       name: 'dajo',
-      secret: config.sessionSecret,
+      secret: house.config.sessionSecret,
       resave: false,
       saveUninitialized: false,
       rolling: true,
-      cookie: { httpOnly: true, sameSite: 'lax', maxAge: 12 * HOUR_MS },
+      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: 12 * HOUR_MS },
     }),
   );
   api.use((req, _res, next) => {
-    const changes = req.method !== 'GET' && req.method !== 'HEAD';
-    if (changes && (!req.session.csrfToken || req.get('X-CSRF-Token') !== req.session.csrfToken)) {
-      const expired = !req.session.csrfToken;
-      throw expired
-        ? new ProblemError('signInNeeded', 'You are not signed in any more. Sign in again; what you typed is kept.')
-        : new ProblemError('csrf', 'This page is out of date. Reload it and try again.');
-    }
+    if (req.method === 'GET' || req.method === 'HEAD') return next();
+    const signingIn = req.path === '/session' && !req.session.personId;
+    if (!signingIn && !req.session.personId) throw new SignInNeeded();
+    const token = req.session.personId ? req.session.csrfToken : SIGNED_OUT_TOKEN;
+    if (!token || req.get('X-CSRF-Token') !== token)
+      throw new ProblemError('csrf', 'This page is out of date. Reload it and try again.');
     next();
   });
-  api.use(express.json({ limit: '1mb' }));
-  const house: House = { db, config, now };
-  api.use(sessionRouter(house));
+  api.use(sessionRouter(house, signInTries(pool, house.config.signInTries)));
+  api.head('/events', (_req, res) => {
+    res.type('text/event-stream').end();
+  });
   api.get('/events', async (req, res) => {
-    if (!(await signedInPerson(db, req))) throw new ProblemError('signInNeeded', 'Sign in to follow what happens.');
-    await live.serve(req, res);
+    const person = await signedInPerson(house.db, req);
+    if (!person) throw new SignInNeeded('Sign in to follow what happens.');
+    await live.serve(req, res, { sessionId: req.sessionID, personId: person.id });
   });
   mount(api, house, ENDPOINTS);
   api.use(() => {
     throw new ProblemError('notFound', 'There is no such address.');
   });
-  app.use('/api', api);
-  if (config.pageFolder) servePage(app, config.pageFolder);
-  app.use(answerProblem(logger));
-  return app;
+  return api;
 }
 
 /** Built files carry their hash in the name and are kept for ever; the page itself is asked for each time. */
@@ -117,8 +126,10 @@ function answerProblem(logger: Logger): ErrorRequestHandler {
     }
     const known = problemOf(error);
     if (!known) logger.error({ err: error, path: req.path }, 'a request ended in a fault');
-    const { problem } =
+    const { problem, retryAfterS } =
       known ?? new ProblemError('fault', 'Something went wrong here, not with you. It is written down; try again.');
+    if (problem.status === 503) logger.warn({ err: error, path: req.path }, 'a request was turned away');
+    if (retryAfterS !== null) res.setHeader('Retry-After', String(retryAfterS));
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }

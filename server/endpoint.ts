@@ -1,17 +1,26 @@
-import type { NextFunction, Request, RequestHandler, Response, Router } from 'express';
+import { createHash } from 'node:crypto';
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import type Joi from 'joi';
+import { BOUNDS_SENTENCE, type Bounds, boundsProblem, USUAL_BOUNDS } from '../contract/bounds.ts';
 import { check } from '../contract/fields.ts';
 import { ROLES, type Role, type SignedIn } from '../contract/session.ts';
-import { type Change, changeIn } from './change.ts';
+import type { JobAction } from '../core/job/states.ts';
+import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import { todayIn } from './config.ts';
 import type { Db } from './db/connect.ts';
-import { badInput, ProblemError } from './problems.ts';
+import type { Press } from './documents/press.ts';
+import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
 import { signedInPerson } from './session/signedIn.ts';
 
 export interface House {
+  /** For looking. */
   readonly db: Db;
+  /** For changes; only `change` uses it. */
+  readonly writes: Db;
   readonly config: Config;
+  /** Where documents are made, away from the thread that answers. */
+  readonly press: Press;
   /** The clock, so that tests can set it. */
   readonly now: () => Date;
 }
@@ -32,10 +41,20 @@ export interface Endpoint<B = unknown> {
   readonly path: string;
   /** Least role that may ask. */
   readonly may: Role;
+  /** What it does to a job, held against the job's state; absent where no job is changed. */
+  readonly act?: JobAction;
   readonly body?: Joi.Schema<B>;
+  /** How large a body may be. @default USUAL_SIZE */
+  readonly size?: BodySize;
   /** Answers the body to send as JSON, or undefined when it has already sent something. */
   readonly answer: (asked: Asked<B>) => Promise<unknown>;
 }
+
+export interface BodySize {
+  readonly bytes: number;
+  readonly bounds: Bounds;
+}
+export const USUAL_SIZE: BodySize = { bytes: 100_000, bounds: USUAL_BOUNDS };
 
 export const endpoint = <B>(definition: Endpoint<B>): Endpoint => definition as unknown as Endpoint;
 
@@ -44,41 +63,76 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   id: { form: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, what: 'entry' },
 };
 
-/** Puts endpoints on a router: role, address parts, body, then the answer. */
+/** Puts endpoints on a router: who asks, role, address parts, body, then the answer. */
 export function mount(router: Router, house: House, endpoints: readonly Endpoint[]): void {
-  for (const definition of endpoints) router[definition.method](definition.path, handler(house, definition));
+  for (const definition of endpoints) {
+    const { bytes } = definition.size ?? USUAL_SIZE;
+    const people = new WeakMap<Request, SignedIn>();
+    router[definition.method](
+      definition.path,
+      admit(house, definition, people),
+      // Read only once it is known who sends it and that they may.
+      express.json({ limit: bytes }),
+      handler(house, definition, people),
+    );
+  }
 }
 
-function handler(house: House, { may, body, answer }: Endpoint): RequestHandler {
-  return async (req: Request, res: Response, _next: NextFunction) => {
+function admit(house: House, { may }: Endpoint, people: WeakMap<Request, SignedIn>): RequestHandler {
+  return async (req, _res, next) => {
     const person = await signedInPerson(house.db, req);
-    if (!person)
-      throw new ProblemError('signInNeeded', 'You are not signed in any more. Sign in again; what you typed is kept.');
-    if (ROLES.indexOf(person.role) < ROLES.indexOf(may)) {
-      throw new ProblemError('notAllowed', `This is for a ${may}; you are signed in as ${person.role}.`);
-    }
-    const params = req.params as Record<string, string>;
-    for (const [name, value] of Object.entries(params)) {
+    if (!person) throw new SignInNeeded();
+    if (ROLES.indexOf(person.role) < ROLES.indexOf(may))
+      throw new NotAllowed(`This is for a ${may}; you are signed in as ${person.role}.`);
+    for (const [name, value] of Object.entries(req.params as Record<string, string>)) {
       const rule = PARAM[name];
-      if (rule && !rule.form.test(value)) throw new ProblemError('notFound', `There is no such ${rule.what}.`);
+      if (rule && !rule.form.test(value)) throw new NotFound(rule.what);
     }
-    let value: unknown = {};
-    if (body) {
-      const checked = check(body, req.body ?? {});
-      if (Object.keys(checked.problems).length > 0) throw badInput(checked.problems);
-      value = checked.value;
-    }
+    people.set(req, person);
+    next();
+  };
+}
+
+function handler(
+  house: House,
+  { body, answer, act, size }: Endpoint,
+  people: WeakMap<Request, SignedIn>,
+): RequestHandler {
+  return async (req, res) => {
+    const person = people.get(req)!;
+    const sent: unknown = req.body ?? {};
+    const value = body ? readBody(body, sent, (size ?? USUAL_SIZE).bounds) : {};
     const now = house.now();
-    const key = req.method === 'GET' ? null : (req.get('Idempotency-Key')?.slice(0, 100) ?? null);
+    const key = req.method === 'GET' ? null : requestKey(req, sent);
     const answered = await answer({
       ...house,
-      params,
+      params: req.params as Record<string, string>,
       body: value,
       person,
       today: todayIn(house.config.timeZone, now),
       res,
-      change: (work) => changeIn(house.db, person, key, work),
+      change: (work) => changeIn(house.writes, person, key, act ?? null, work),
     });
     if (answered !== undefined) res.json(answered);
   };
+}
+
+/** Counts, then checks a body; what comes back is as its schema says. */
+export function readBody<T>(schema: Joi.Schema<T>, sent: unknown, bounds: Bounds): T {
+  const passed = boundsProblem(sent, bounds);
+  if (passed) throw new ProblemError('tooLarge', BOUNDS_SENTENCE[passed]);
+  const { value, problems } = check(schema, sent);
+  if (Object.keys(problems).length > 0) throw new BadInput(problems);
+  return value;
+}
+
+const KEY_LENGTH = 100;
+
+function requestKey(req: Request, sent: unknown): RequestKey | null {
+  const key = req.get('Idempotency-Key');
+  if (key === undefined) return null;
+  if (key === '' || key.length > KEY_LENGTH)
+    throw new ProblemError('badInput', `An Idempotency-Key has 1 to ${KEY_LENGTH} characters.`);
+  const bodyHash = createHash('sha256').update(JSON.stringify(sent)).digest('hex');
+  return { key, method: req.method, path: req.path, bodyHash };
 }

@@ -1,14 +1,15 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
-import { DEMO_PASSWORD } from '../server/config.ts';
 import { FLOOR_SQL } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
+import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
 import { median, type Row } from './bench/row.ts';
 import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
+import { copyTemplate } from './copyTemplate.ts';
 import { say } from './say.ts';
 import { serve } from './serve.ts';
 import { makeTemplate, TEMPLATE } from './testTemplate.ts';
@@ -66,26 +67,16 @@ async function floorAnswer(): Promise<Row[]> {
     await makeTemplate(cluster);
     const dragged = await dragging(cluster, TEMPLATE);
     await dropDatabase(cluster.url('postgres'), name);
-    const admin = new pg.Client({ connectionString: cluster.url('postgres') });
-    await admin.connect();
-    await admin.query(`create database "${name}" template "${TEMPLATE}"`);
-    await admin.end();
+    await copyTemplate(cluster.url('postgres'), name);
     const client = new pg.Client({ connectionString: cluster.url(name) });
     await client.connect();
     await fill(client);
     const { rows: counts } = await client.query(
       'select (select count(*) from job)::int as jobs, (select count(*) from time_entry)::int as entries',
     );
-    const running = await serve(cluster.url(name), null, 0, 'silent');
-    const first = await fetch(`${running.url}/api/session`);
-    const cookie = first.headers.getSetCookie()[0]!.split(';')[0]!;
-    const { csrfToken } = (await first.json()) as { csrfToken: string };
-    const signed = await fetch(`${running.url}/api/session`, {
-      method: 'POST',
-      headers: { cookie, 'X-CSRF-Token': csrfToken, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ signIn: 'ilse', password: DEMO_PASSWORD }),
-    });
-    const headers = { cookie: signed.headers.getSetCookie()[0]!.split(';')[0]!, 'Accept-Encoding': 'identity' };
+    const running = await serve(cluster.url(name), null, 0, { log: 'silent' });
+    const { cookie } = await signInOver(running.url, 'ilse');
+    const headers = { cookie, 'Accept-Encoding': 'identity' };
     const today = new Date(new Date().toISOString().slice(0, 10));
     const bare: number[] = [];
     const http: number[] = [];

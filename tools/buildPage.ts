@@ -6,7 +6,7 @@ import { say } from './say.ts';
 
 const OUT = 'dist/web';
 const STAMP = 'dist/web/.built';
-const SOURCES = ['web', 'core', 'contract', 'vite.config.ts', 'package-lock.json'];
+const SOURCES = ['web', 'core', 'contract', 'wording', 'vite.config.ts', 'package-lock.json'];
 
 function newest(path: string): number {
   const stat = statSync(path);

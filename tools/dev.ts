@@ -1,11 +1,10 @@
 import { createServer } from 'vite';
-import { loadSample, openDatabase } from './openDatabase.ts';
+import { openDatabase } from './openDatabase.ts';
 import { say } from './say.ts';
 import { serve } from './serve.ts';
 
-const database = await openDatabase();
-await loadSample(database.url, false);
-const api = await serve(database.url, null, 0);
+const database = await openDatabase((own) => (own ? 'load' : 'none'));
+const api = await serve(database.url, null, 0, { sample: database.privateCluster });
 const vite = await createServer({
   server: { host: '127.0.0.1', port: Number(process.env.PORT ?? 8430), proxy: { '/api': api.url } },
 });

@@ -1,4 +1,5 @@
-import { emptyAll, isEmpty, loadDemo } from '../demo/load.ts';
+import { emptyAll, isEmpty, isSample, loadDemo } from '../demo/load.ts';
+import { timeZoneFrom } from '../server/config.ts';
 import { connect } from '../server/db/connect.ts';
 import { migrateUp } from '../server/db/migrate.ts';
 import { type Cluster, startCluster } from './cluster.ts';
@@ -7,32 +8,75 @@ import { say } from './say.ts';
 
 export interface OpenDatabase {
   readonly url: string;
+  readonly name: string;
+  /** Our own cluster on loopback, in which nothing but the sample lives. */
+  readonly privateCluster: boolean;
+  /** Is the sample workshop in it? */
+  readonly sample: boolean;
   readonly stop: () => void;
 }
 
-/** The database of DATABASE_URL, or the private cluster's, brought up to date. */
-export async function openDatabase(): Promise<OpenDatabase> {
+/** What to do about the sample workshop. */
+export type SampleWish =
+  /** Load it into an empty database. */
+  | 'load'
+  /** Empty the database, then load it. */
+  | 'reset'
+  /** Leave the database as it is. */
+  | 'none';
+
+/**
+ * The database of DATABASE_URL, or the private cluster's, brought up to date and with the sample where it is wished.
+ * Whoever starts at the same moment waits until this is done.
+ *
+ * @param wish told whether it is our own cluster and what the database is called
+ */
+export async function openDatabase(
+  wish: (privateCluster: boolean, name: string) => SampleWish | Promise<SampleWish>,
+): Promise<OpenDatabase> {
+  const given = process.env.DATABASE_URL;
   let cluster: Cluster | null = null;
-  let url = process.env.DATABASE_URL;
-  if (!url) {
+  let url = given ?? '';
+  if (!given) {
     cluster = await startCluster('database');
     await ensureDatabase(cluster.url('postgres'), 'dajo');
     url = cluster.url('dajo');
   }
-  await migrateUp(url);
-  return { url, stop: () => cluster?.stop() };
+  const stop = () => cluster?.stop();
+  const name = databaseName(url);
+  try {
+    const wanted = await wish(cluster !== null, name);
+    let sample = false;
+    await migrateUp(url, async () => {
+      sample = await prepareSample(url, wanted);
+    });
+    return { url, name, privateCluster: cluster !== null, sample, stop };
+  } catch (error) {
+    stop();
+    throw error;
+  }
 }
 
-/** Loads the sample workshop: into an empty database, or after emptying it when `reset`. */
-export async function loadSample(url: string, reset: boolean): Promise<void> {
-  const { pool, db } = connect(url, process.env.WORKSHOP_TIME_ZONE ?? 'Europe/Lisbon', 2);
+/** The name of the database in its address; the address itself where it cannot be read. */
+export function databaseName(url: string): string {
   try {
-    if (reset) await emptyAll(db);
-    if (await isEmpty(db)) {
+    return decodeURIComponent(new URL(url).pathname.slice(1)) || url;
+  } catch {
+    return url;
+  }
+}
+
+/** Does what is wished with the sample; answers whether it is in the database afterwards. */
+export async function prepareSample(url: string, wish: SampleWish): Promise<boolean> {
+  const { db, close } = connect(url, timeZoneFrom(process.env), 2);
+  try {
+    if (wish === 'reset') await emptyAll(db);
+    if (wish !== 'none' && (await isEmpty(db))) {
       say('Loading the sample workshop …');
       await loadDemo(db, new Date());
     }
+    return await isSample(db);
   } finally {
-    await pool.end();
+    await close();
   }
 }

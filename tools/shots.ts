@@ -5,7 +5,7 @@ import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
 import { CHROMIUM, CHROMIUM_ARGS, ensureChromium } from './ensureChromium.ts';
 import { ensureDatabase } from './ensureDatabase.ts';
-import { loadSample } from './openDatabase.ts';
+import { prepareSample } from './openDatabase.ts';
 import { say } from './say.ts';
 import { serve } from './serve.ts';
 
@@ -17,7 +17,7 @@ const cluster = await startCluster('shots');
 const url = cluster.url('shots');
 await ensureDatabase(cluster.url('postgres'), 'shots');
 await migrateUp(url);
-await loadSample(url, true);
+await prepareSample(url, 'reset');
 const running = await serve(url, await buildPage(), 0);
 const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
 // SHOT_SIZE=1920x1080 looks at another screen.

@@ -46,9 +46,9 @@ describe('order of stages', () => {
 
 describe('live high-voltage work', () => {
   const today = '2026-11-24';
-  const authorised = { personId: 'a', hvUntil: '2026-12-31' };
-  const expired = { personId: 'b', hvUntil: '2026-11-23' };
-  const other = { personId: 'c', hvUntil: null };
+  const authorised = { personId: 'a', kind: 'work', hvUntil: '2026-12-31' } as const;
+  const expired = { personId: 'b', kind: 'rework', hvUntil: '2026-11-23' } as const;
+  const other = { personId: 'c', kind: 'work', hvUntil: null } as const;
   test('two people, one of them authorised today', () => {
     expect(hvPresenceProblem([authorised, other], today)).toBeNull();
     expect(hvPresenceProblem([authorised], today)).toBe('secondPersonMissing');
@@ -56,6 +56,11 @@ describe('live high-voltage work', () => {
     expect(hvPresenceProblem([expired, other], today)).toBe('authorisationExpired');
     expect(hvPresenceProblem([], today)).toBe('nobodyAuthorised');
     expect(hvPresenceProblem([{ ...expired, hvUntil: today }, other], today)).toBeNull();
+  });
+  test('whoever only waits does not count, as the second nor as the authorised one; one person twice is one', () => {
+    expect(hvPresenceProblem([authorised, { ...other, kind: 'waiting' }], today)).toBe('secondPersonMissing');
+    expect(hvPresenceProblem([{ ...authorised, kind: 'waiting' }, other], today)).toBe('nobodyAuthorised');
+    expect(hvPresenceProblem([authorised, { ...authorised, kind: 'learning' }], today)).toBe('secondPersonMissing');
   });
 });
 

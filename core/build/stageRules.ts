@@ -12,8 +12,16 @@ export function openBefore<S extends StageFacts>(stage: StageFacts, all: readonl
   return all.filter((other) => stage.after.includes(other.key) && other.state !== 'done');
 }
 
+/** Kinds of time a person can be clocked on for. */
+export const ENTRY_KINDS = ['work', 'rework', 'waiting', 'learning'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+
+/** Is a person with this kind of time at the vehicle? Somebody who waits is not, and counts for nothing. */
+export const isAtWork = (kind: EntryKind): boolean => kind !== 'waiting';
+
 export interface PersonOn {
   readonly personId: string;
+  readonly kind: EntryKind;
   /** Last day of the high-voltage authorisation, ISO date; null without one. */
   readonly hvUntil: string | null;
 }
@@ -21,14 +29,15 @@ export interface PersonOn {
 export type PresenceProblem = 'nobodyAuthorised' | 'secondPersonMissing' | 'authorisationExpired';
 
 /**
- * Live high-voltage work needs two people on the stage, one with an authorisation that still runs today
- * (trade §7.2). Null when that holds.
+ * Live high-voltage work needs two people at work on the stage, one with an authorisation that still runs today
+ * (trade §7.2); whoever only waits does not count. Null when that holds.
  */
-export function hvPresenceProblem(people: readonly PersonOn[], todayIso: string): PresenceProblem | null {
+export function hvPresenceProblem(on: readonly PersonOn[], todayIso: string): PresenceProblem | null {
+  const people = on.filter((person) => isAtWork(person.kind));
   const authorised = people.filter((person) => person.hvUntil !== null);
   if (authorised.length === 0) return 'nobodyAuthorised';
   if (authorised.every((person) => (person.hvUntil ?? '') < todayIso)) return 'authorisationExpired';
-  return people.length < 2 ? 'secondPersonMissing' : null;
+  return new Set(people.map((person) => person.personId)).size < 2 ? 'secondPersonMissing' : null;
 }
 
 export interface StepFacts {

@@ -1,18 +1,19 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import type { ClockOn } from '../../contract/build.ts';
 import type { SignedIn } from '../../contract/session.ts';
-import { hvPresenceProblem, openBefore } from '../../core/build/stageRules.ts';
+import { hvPresenceProblem, isAtWork, openBefore } from '../../core/build/stageRules.ts';
+import { stateAfterClockOn } from '../../core/job/states.ts';
+import { PRESENCE_SENTENCE } from '../../wording/presence.ts';
 import type { Change } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { job, stage, timeEntry } from '../db/schema/index.ts';
-import { ruleBroken } from '../problems.ts';
-import { PRESENCE_SENTENCE } from './presence.ts';
+import { RuleBroken } from '../problems.ts';
 import { peopleOn, stageForChange, stagesOfJob } from './queries.ts';
 
 /** Where a person is clocked on now, or null. */
 async function openEntryOf(tx: Tx, personId: string) {
   const [row] = await tx
-    .select({ entry: timeEntry, stage, number: job.number })
+    .select({ id: timeEntry.id, stageId: stage.id, stageName: stage.name, jobId: stage.jobId, number: job.number })
     .from(timeEntry)
     .innerJoin(stage, eq(stage.id, timeEntry.stageId))
     .innerJoin(job, eq(job.id, stage.jobId))
@@ -21,73 +22,82 @@ async function openEntryOf(tx: Tx, personId: string) {
 }
 
 /**
- * Clocks a person on to a stage. The first one on starts an ordinary stage; a live high-voltage stage starts only
+ * Clocks a person on to a stage. The first one at work starts an ordinary stage; a live high-voltage stage starts only
  * when its presence is confirmed. A finished stage takes rework only.
  */
 export async function clockOn(
-  { tx, log }: Change,
+  change: Change,
   stageId: string,
   person: SignedIn,
   body: ClockOn,
   now: Date,
   today: string,
 ) {
-  const row = await stageForChange(tx, stageId);
+  const { tx, log } = change;
+  const { stage: current, job: own } = await stageForChange(change, stageId);
   const elsewhere = await openEntryOf(tx, person.id);
   if (elsewhere) {
-    const here = elsewhere.stage.id === stageId;
-    throw ruleBroken(
-      here
+    throw new RuleBroken(
+      elsewhere.stageId === stageId
         ? 'You are clocked on to this stage already.'
-        : `You are clocked on to “${elsewhere.stage.name}” of ${elsewhere.number}. Clock off there first.`,
+        : `You are clocked on to “${elsewhere.stageName}” of ${elsewhere.number}. Clock off there first.`,
     );
   }
-  if (row.stage.state === 'done' && body.kind !== 'rework')
-    throw ruleBroken('This stage is finished. Clock on for rework, with its cause.');
-  if (row.stage.state === 'done' && row.stage.liveHv) {
+  if (current.state === 'done' && body.kind !== 'rework')
+    throw new RuleBroken('This stage is finished. Clock on for rework, with its cause.');
+  if (current.state === 'done' && current.liveHv) {
     // A finished stage is not confirmed again, so rework on it begins with the authorised person.
     const problem = hvPresenceProblem(
-      [...(await peopleOn(tx, stageId)), { personId: person.id, hvUntil: person.hvUntil }],
+      [...(await peopleOn(tx, stageId)), { personId: person.id, kind: body.kind, hvUntil: person.hvUntil }],
       today,
     );
-    if (problem && problem !== 'secondPersonMissing') throw ruleBroken(PRESENCE_SENTENCE[problem]);
+    if (problem && problem !== 'secondPersonMissing') throw new RuleBroken(PRESENCE_SENTENCE[problem]);
   }
-  const waitingFor = openBefore(row.stage, await stagesOfJob(tx, row.stage.jobId));
-  if (waitingFor.length > 0) throw ruleBroken(`First finish ${waitingFor.map((s) => `“${s.name}”`).join(' and ')}.`);
+  const waitingFor = openBefore(current, await stagesOfJob(tx, own.id));
+  if (waitingFor.length > 0)
+    throw new RuleBroken(`First finish ${waitingFor.map((s) => `“${s.name}”`).join(' and ')}.`);
   await tx.insert(timeEntry).values({ personId: person.id, stageId, kind: body.kind, cause: body.cause, from: now });
-  if (row.stage.state === 'waiting' && !row.stage.liveHv) {
-    await tx
-      .update(stage)
-      .set({ state: 'inHand', startedAt: now, version: row.stage.version + 1 })
-      .where(eq(stage.id, stageId));
-  }
-  if (['enquiry', 'sizing', 'waitingForClient', 'waitingForPart'].includes(row.jobState)) {
-    await tx.update(job).set({ state: 'building' }).where(eq(job.number, row.number));
+  if (isAtWork(body.kind)) {
+    if (current.state === 'waiting' && !current.liveHv) {
+      await tx
+        .update(stage)
+        .set({ state: 'inHand', startedAt: now, version: current.version + 1 })
+        .where(eq(stage.id, stageId));
+    }
+    const state = stateAfterClockOn(own.state);
+    if (state !== own.state) await tx.update(job).set({ state }).where(eq(job.id, own.id));
   }
   await log({
     what: 'clocked on',
     resource: 'stage',
     id: stageId,
-    job: row.number,
-    after: { person: person.name, ...body },
+    job: own.number,
+    after: { personId: person.id, person: person.name, ...body },
   });
   return { stageId };
 }
 
 /** Clocks a person off wherever they are. Live work left by one of the two is no longer confirmed. */
-export async function clockOff({ tx, log }: Change, person: SignedIn, now: Date, today: string) {
-  const open = await openEntryOf(tx, person.id);
-  if (!open) throw ruleBroken('You are not clocked on anywhere.');
-  await tx.update(timeEntry).set({ to: now }).where(eq(timeEntry.id, open.entry.id));
-  if (open.stage.liveHv && open.stage.hvConfirmed && hvPresenceProblem(await peopleOn(tx, open.stage.id), today)) {
-    await tx.update(stage).set({ hvConfirmed: false }).where(eq(stage.id, open.stage.id));
-  }
+export async function clockOff(change: Change, person: SignedIn, now: Date, today: string) {
+  const { tx, log } = change;
+  const found = await openEntryOf(tx, person.id);
+  if (!found) throw new RuleBroken('You are not clocked on anywhere.');
+  const { stage: current, job: own } = await stageForChange(change, found.stageId);
+  // Looked at again under the lock: the same person may have clocked off, or the stage been finished, meanwhile.
+  const closed = await tx
+    .update(timeEntry)
+    .set({ to: now })
+    .where(and(eq(timeEntry.id, found.id), isNull(timeEntry.to)))
+    .returning({ id: timeEntry.id });
+  if (closed.length === 0) throw new RuleBroken('You are not clocked on anywhere.');
+  if (current.hvConfirmed && hvPresenceProblem(await peopleOn(tx, current.id), today))
+    await tx.update(stage).set({ hvConfirmed: false }).where(eq(stage.id, current.id));
   await log({
     what: 'clocked off',
     resource: 'stage',
-    id: open.stage.id,
-    job: open.number,
-    after: { person: person.name },
+    id: current.id,
+    job: own.number,
+    after: { personId: person.id, person: person.name },
   });
-  return { stageId: open.stage.id };
+  return { stageId: current.id };
 }

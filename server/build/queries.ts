@@ -1,9 +1,11 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import type { EntryKind, Reading, StageRow } from '../../contract/build.ts';
+import type { Reading, StageRow } from '../../contract/build.ts';
+import type { PersonOn } from '../../core/build/stageRules.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
+import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
-import { authorisation, job, person, reading, stage, step, timeEntry } from '../db/schema/index.ts';
-import { notFound } from '../problems.ts';
+import { one } from '../db/one.ts';
+import { authorisation, person, reading, stage, step, timeEntry } from '../db/schema/index.ts';
 
 /** The newest reading of each step. */
 async function latestReadings(db: Db | Tx, stepIds: string[]): Promise<Map<string, Reading>> {
@@ -83,7 +85,7 @@ export async function stagesOfJob(db: Db | Tx, jobId: string): Promise<StageRow[
           personId,
           initials,
           since: since.toISOString(),
-          kind: kind as EntryKind,
+          kind,
         })),
       steps: steps
         .filter((s) => s.stageId === own.id)
@@ -98,30 +100,33 @@ export async function stagesOfJob(db: Db | Tx, jobId: string): Promise<StageRow[
   );
 }
 
-/** A stage with its job's number, locked for the change that follows. */
-export async function stageForChange(tx: Tx, id: string) {
-  const [row] = await tx
-    .select({ stage, number: job.number, jobState: job.state })
-    .from(stage)
-    .innerJoin(job, eq(job.id, stage.jobId))
-    .where(eq(stage.id, id))
-    .for('update', { of: stage });
-  if (!row) throw notFound('stage');
-  return row;
+/** The job a stage belongs to; never changes, so it can be asked for before anything is locked. */
+export async function jobIdOfStage(tx: Tx, stageId: string): Promise<string> {
+  return one(await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, stageId)), 'stage').jobId;
 }
 
-/** People clocked on to a stage, with the end of their high-voltage authorisation. */
-export async function peopleOn(tx: Tx, stageId: string) {
-  const rows = await tx
+/**
+ * A stage and its job, both locked for the change that follows. Everything that reads or changes who is on a stage, its
+ * confirmation, readings or state comes through here, so that no two of them see half of each other.
+ */
+export async function stageForChange({ tx, job }: Change, stageId: string) {
+  const own = await job({ id: await jobIdOfStage(tx, stageId) });
+  const [locked] = await tx.select().from(stage).where(eq(stage.id, stageId)).for('no key update');
+  return { stage: one(locked ? [locked] : [], 'stage'), job: own };
+}
+
+/** People clocked on to a stage, with what for and the end of their high-voltage authorisation. */
+export async function peopleOn(tx: Tx, stageId: string): Promise<(PersonOn & { readonly name: string })[]> {
+  return tx
     .select({
       personId: timeEntry.personId,
       name: person.name,
+      kind: timeEntry.kind,
       hvUntil: sql<string | null>`max(${authorisation.validUntil})::text`,
     })
     .from(timeEntry)
     .innerJoin(person, eq(person.id, timeEntry.personId))
     .leftJoin(authorisation, eq(authorisation.personId, person.id))
     .where(and(eq(timeEntry.stageId, stageId), isNull(timeEntry.to)))
-    .groupBy(timeEntry.personId, person.name);
-  return rows;
+    .groupBy(timeEntry.personId, timeEntry.kind, person.name);
 }

@@ -1,9 +1,9 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import { clockOnSchema, readingSchema, reasonSchema, snagSchema, versionSchema } from '../../contract/build.ts';
-import { job, kitRevision, snag, stage, step } from '../db/schema/index.ts';
+import { made, one } from '../db/one.ts';
+import { kitRevision, snag, stage, step } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { jobByNumber } from '../jobs/queries.ts';
-import { notFound, ruleBroken } from '../problems.ts';
+import { RuleBroken } from '../problems.ts';
 import { clockOff, clockOn } from './clock.ts';
 import { confirmLive, decideReading, finishStage, takeReading } from './stageWork.ts';
 
@@ -12,13 +12,14 @@ export const buildEndpoints = [
     method: 'post',
     path: '/jobs/:number/stages/from-kit',
     may: 'manager',
+    act: 'stages',
     answer: ({ change, params }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
         const [revision] = stored.kitRevisionId
           ? await tx.select().from(kitRevision).where(eq(kitRevision.id, stored.kitRevisionId))
           : [];
-        if (!revision) throw ruleBroken('Take a kit in Match first: the stages come from its template.');
+        if (!revision) throw new RuleBroken('Take a kit in Match first: the stages come from its template.');
         const template = revision.body.stages;
         const rows = await tx
           .insert(stage)
@@ -57,6 +58,7 @@ export const buildEndpoints = [
     method: 'post',
     path: '/stages/:id/clock-on',
     may: 'technician',
+    act: 'clockOn',
     body: clockOnSchema,
     answer: ({ change, params, body, person, now, today }) =>
       change((c) => clockOn(c, params.id!, person, body, now(), today)),
@@ -65,18 +67,21 @@ export const buildEndpoints = [
     method: 'post',
     path: '/clock-off',
     may: 'technician',
+    act: 'clockOff',
     answer: ({ change, person, now, today }) => change((c) => clockOff(c, person, now(), today)),
   }),
   endpoint({
     method: 'post',
     path: '/stages/:id/confirm-live',
     may: 'technician',
+    act: 'confirmLive',
     answer: ({ change, params, person, now, today }) => change((c) => confirmLive(c, params.id!, person, now(), today)),
   }),
   endpoint({
     method: 'post',
     path: '/steps/:id/readings',
     may: 'technician',
+    act: 'reading',
     body: readingSchema,
     answer: ({ change, params, body, person, now, today }) =>
       change((c) => takeReading(c, params.id!, body.value, person, now(), today)),
@@ -85,6 +90,7 @@ export const buildEndpoints = [
     method: 'post',
     path: '/steps/:id/decision',
     may: 'manager',
+    act: 'reading',
     body: reasonSchema,
     answer: ({ change, params, body, person, now }) =>
       change((c) => decideReading(c, params.id!, body.reason, person, now())),
@@ -93,6 +99,7 @@ export const buildEndpoints = [
     method: 'post',
     path: '/stages/:id/finish',
     may: 'technician',
+    act: 'finish',
     body: versionSchema,
     answer: ({ change, params, body, person, now, today }) =>
       change((c) => finishStage(c, params.id!, body.version, person, now(), today)),
@@ -101,32 +108,34 @@ export const buildEndpoints = [
     method: 'post',
     path: '/jobs/:number/snags',
     may: 'technician',
+    act: 'snag',
     body: snagSchema,
     answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        const [row] = await tx.insert(snag).values({ jobId: stored.id, text: body.text, byId: person.id }).returning();
-        await log({ what: 'noted a snag', resource: 'snag', id: row!.id, job: stored.number, after: row });
-        return { id: row!.id };
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
+        const row = made(
+          await tx.insert(snag).values({ jobId: stored.id, text: body.text, byId: person.id }).returning(),
+        );
+        await log({ what: 'noted a snag', resource: 'snag', id: row.id, job: stored.number, after: row });
+        return { id: row.id };
       }),
   }),
   endpoint({
     method: 'post',
     path: '/snags/:id/close',
     may: 'technician',
+    act: 'snag',
     answer: ({ change, params, person, now }) =>
-      change(async ({ tx, log }) => {
+      change(async ({ tx, log, job: lock }) => {
+        const open = one(await tx.select({ jobId: snag.jobId }).from(snag).where(eq(snag.id, params.id!)), 'snag');
+        const own = await lock({ id: open.jobId });
         const [row] = await tx
           .update(snag)
           .set({ closedById: person.id, closedAt: now() })
           .where(and(eq(snag.id, params.id!), isNull(snag.closedAt)))
           .returning();
-        if (!row) {
-          const [there] = await tx.select({ id: snag.id }).from(snag).where(eq(snag.id, params.id!));
-          throw there ? ruleBroken('This snag is put right already.') : notFound('snag');
-        }
-        const [own] = await tx.select({ number: job.number }).from(job).where(eq(job.id, row.jobId));
-        await log({ what: 'put a snag right', resource: 'snag', id: row.id, job: own?.number, after: row });
+        if (!row) throw new RuleBroken('This snag is put right already.');
+        await log({ what: 'put a snag right', resource: 'snag', id: row.id, job: own.number, after: row });
         return { id: row.id };
       }),
   }),

@@ -1,9 +1,11 @@
 import { DESIGN_FILE, type DesignFile, designFileSchema } from '../../contract/design.ts';
+import { resolveDesign } from '../../core/design/resolve.ts';
+import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
-import { designPdf } from '../documents/designPdf.ts';
+import { printFor } from '../documents/printFor.ts';
 import { endpoint } from '../endpoint.ts';
+import { figureInputOfJob } from '../jobs/figureInput.ts';
 import { jobByNumber, jobSheet } from '../jobs/queries.ts';
-import { sheetOfJob } from '../prove/sheetOfJob.ts';
 import { addDesign } from './addDesign.ts';
 import { refuseImpossible } from './possible.ts';
 import { designById } from './routes.ts';
@@ -17,7 +19,8 @@ export const designFileEndpoints = [
     may: 'viewer',
     answer: async ({ db, params, res, config, today }) => {
       const { design: stored, number } = await designById(db, params.id!);
-      const { sheet } = await sheetOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+      const { input } = await figureInputOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+      const sheet = createSheet(resolveDesign(input));
       const { variant } = sheet.slots.vehicle;
       const figures: Record<string, number> = {};
       for (const id of FIGURE_IDS) {
@@ -42,10 +45,11 @@ export const designFileEndpoints = [
     method: 'post',
     path: '/jobs/:number/designs/import',
     may: 'technician',
+    act: 'design',
     body: designFileSchema,
     answer: ({ change, params, body }) =>
       change(async (step) => {
-        const stored = await jobByNumber(step.tx, params.number!);
+        const stored = await step.job({ number: params.number! });
         await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
         const { id } = await addDesign(
           step,
@@ -60,14 +64,16 @@ export const designFileEndpoints = [
     method: 'get',
     path: '/designs/:id/sheet.pdf',
     may: 'viewer',
-    answer: async ({ db, params, res, config, person, now, today }) => {
+    answer: async ({ db, press, params, res, config, person, now, today }) => {
       const { design: stored, number } = await designById(db, params.id!);
-      const { sheet } = await sheetOfJob(db, await jobByNumber(db, number), config, today, stored.id);
-      const pdf = await designPdf(await jobSheet(db, number), stored, sheet, {
-        workshop: config.workshopName,
-        timeZone: config.timeZone,
-        unitSet: person.unitSet,
-        printedAt: now(),
+      const { input } = await figureInputOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+      const { title, client, brief } = await jobSheet(db, number);
+      const pdf = await press.print({
+        paper: 'design',
+        job: { number, title, client, brief },
+        design: { name: stored.name, version: stored.version, frozenAt: stored.frozenAt?.toISOString() ?? null },
+        input,
+        print: printFor(config, person, now()),
       });
       res
         .type('application/pdf')

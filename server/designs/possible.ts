@@ -6,7 +6,7 @@ import { composePack } from '../../core/pack/compose.ts';
 import type { Tx } from '../db/connect.ts';
 import { bay, vehicle } from '../db/schema/index.ts';
 import { allComponents } from '../library/queries.ts';
-import { badInput } from '../problems.ts';
+import { BadInput } from '../problems.ts';
 
 /** Where in the inputs each kind of component is named. */
 const FIELDS = ['moduleId', 'driveId', 'inverterId', 'chargerId', 'inletId'] as const;
@@ -37,7 +37,7 @@ export async function refuseImpossible(tx: Tx, vehicleId: string, inputs: Design
     return box.module && choice.modules > 0 ? [{ ...box, module: box.module }] : [];
   });
   if (placed.length > 0) Object.assign(faults, unwiredFaults(inputs, placed));
-  if (Object.keys(faults).length > 0) throw badInput(faults);
+  if (Object.keys(faults).length > 0) throw new BadInput(faults);
 }
 
 function unknownParts(inputs: DesignInputs, library: ReadonlyMap<string, Component>): Record<string, string> {

@@ -1,23 +1,32 @@
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import { versionSchema } from '../../contract/build.ts';
 import { type DesignChange, designChangeSchema, newDesignSchema } from '../../contract/design.ts';
+import { changeOfSold } from '../../core/design/soldChange.ts';
+import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
 import { design, event, job, person } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { jobByNumber } from '../jobs/queries.ts';
-import { notFound, ruleBroken, stale } from '../problems.ts';
+import { RuleBroken, Stale } from '../problems.ts';
 import { addDesign } from './addDesign.ts';
-import { nextVersionName } from './nextVersionName.ts';
 import { refuseImpossible } from './possible.ts';
 
 export async function designById(tx: Db | Tx, id: string) {
-  const [row] = await tx
-    .select({ design, number: job.number, vehicleId: job.vehicleId })
-    .from(design)
-    .innerJoin(job, eq(job.id, design.jobId))
-    .where(eq(design.id, id));
-  if (!row) throw notFound('design');
-  return row;
+  return one(
+    await tx
+      .select({ design, number: job.number, vehicleId: job.vehicleId })
+      .from(design)
+      .innerJoin(job, eq(job.id, design.jobId))
+      .where(eq(design.id, id)),
+    'design',
+  );
+}
+
+/** A design with its job locked, read again under the lock. */
+async function designForChange({ tx, job: lock }: Change, id: string) {
+  const { number } = await designById(tx, id);
+  await lock({ number });
+  return designById(tx, id);
 }
 
 export const designEndpoints = [
@@ -25,10 +34,11 @@ export const designEndpoints = [
     method: 'post',
     path: '/jobs/:number/designs',
     may: 'technician',
+    act: 'design',
     body: newDesignSchema,
     answer: ({ change, params, body }) =>
       change(async (step) => {
-        const stored = await jobByNumber(step.tx, params.number!);
+        const stored = await step.job({ number: params.number! });
         await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
         const { id } = await addDesign(step, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
         return { id };
@@ -38,22 +48,22 @@ export const designEndpoints = [
     method: 'put',
     path: '/designs/:id',
     may: 'technician',
+    act: 'design',
     body: designChangeSchema,
     answer: ({ change, params, body }) =>
       change(async (step) => {
         const { tx, log } = step;
-        const before = await designById(tx, params.id!);
+        const before = await designForChange(step, params.id!);
+        if (before.design.version !== body.version) throw new Stale(before.design);
         await refuseImpossible(tx, before.vehicleId, body.inputs);
         if (before.design.frozenAt) {
-          if (before.design.version !== body.version) throw stale(before.design);
-          const names = await tx
-            .select({ name: design.name })
-            .from(design)
-            .where(eq(design.jobId, before.design.jobId));
-          const name = nextVersionName(
-            body.name,
-            names.map((row) => row.name),
-          );
+          const all = await tx.select().from(design).where(eq(design.jobId, before.design.jobId));
+          const next = changeOfSold(before.design, body, all);
+          if ('made' in next) {
+            const there = all.find((row) => row.id === next.made)!;
+            return { version: there.version, id: there.id };
+          }
+          const name = next.make;
           const made = await addDesign(
             step,
             before.number,
@@ -68,7 +78,7 @@ export const designEndpoints = [
           .set({ name: body.name, inputs: body.inputs, version: sql`${design.version} + 1` })
           .where(and(eq(design.id, params.id!), eq(design.version, body.version)))
           .returning();
-        if (!after) throw stale((await designById(tx, params.id!)).design);
+        if (!after) throw new Stale((await designById(tx, params.id!)).design);
         await log({
           what: `changed design ${after.name}`,
           resource: 'design',
@@ -84,17 +94,19 @@ export const designEndpoints = [
     method: 'put',
     path: '/designs/:id/sold',
     may: 'manager',
+    act: 'design',
     body: versionSchema,
     answer: ({ change, params, body, now }) =>
-      change(async ({ tx, log }) => {
-        const before = await designById(tx, params.id!);
-        if (before.design.frozenAt) throw ruleBroken('This design is sold already.');
+      change(async (step) => {
+        const { tx, log } = step;
+        const before = await designForChange(step, params.id!);
+        if (before.design.frozenAt) throw new RuleBroken('This design is sold already.');
         const [after] = await tx
           .update(design)
           .set({ frozenAt: now(), version: sql`${design.version} + 1` })
           .where(and(eq(design.id, params.id!), eq(design.version, body.version)))
           .returning();
-        if (!after) throw stale((await designById(tx, params.id!)).design);
+        if (!after) throw new Stale((await designById(tx, params.id!)).design);
         await log({
           what: `sold design ${after.name}: frozen`,
           resource: 'design',

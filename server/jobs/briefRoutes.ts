@@ -1,26 +1,33 @@
-import { and, eq, isNull, max, sql } from 'drizzle-orm';
+import { and, eq, isNull, max } from 'drizzle-orm';
 import { type BriefLineBody, briefLineChangeSchema, briefLineSchema, datePastProblem } from '../../contract/brief.ts';
 import { versionSchema } from '../../contract/build.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
-import type { Tx } from '../db/connect.ts';
-import { briefLine, job } from '../db/schema/index.ts';
+import type { Change } from '../change.ts';
+import { made, one } from '../db/one.ts';
+import { briefLine } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { badInput, notFound, stale } from '../problems.ts';
-import { jobByNumber } from './queries.ts';
+import { BadInput, Stale } from '../problems.ts';
 
 function refusePast(line: BriefLineBody, today: string): void {
   const past = datePastProblem(line, dayNumber(today));
-  if (past) throw badInput({ amount: past });
+  if (past) throw new BadInput({ amount: past });
 }
 
-async function lineById(tx: Tx, id: string) {
-  const [row] = await tx
-    .select({ line: briefLine, number: job.number })
-    .from(briefLine)
-    .innerJoin(job, eq(job.id, briefLine.jobId))
-    .where(and(eq(briefLine.id, id), isNull(briefLine.droppedAt)));
-  if (!row) throw notFound('line of the brief');
-  return row;
+/** A line that was not dropped, with its job locked. */
+async function lineForChange({ tx, job: lock }: Change, id: string) {
+  const { jobId } = one(
+    await tx.select({ jobId: briefLine.jobId }).from(briefLine).where(eq(briefLine.id, id)),
+    'line of the brief',
+  );
+  const { number } = await lock({ id: jobId });
+  const line = one(
+    await tx
+      .select()
+      .from(briefLine)
+      .where(and(eq(briefLine.id, id), isNull(briefLine.droppedAt))),
+    'line of the brief',
+  );
+  return { line, number };
 }
 
 export const briefEndpoints = [
@@ -28,44 +35,51 @@ export const briefEndpoints = [
     method: 'post',
     path: '/jobs/:number/brief',
     may: 'manager',
+    act: 'brief',
     body: briefLineSchema,
     answer: ({ change, params, body, today }) =>
-      change(async ({ tx, log }) => {
+      change(async ({ tx, log, job: lock }) => {
         refusePast(body, today);
-        const stored = await jobByNumber(tx, params.number!);
+        const stored = await lock({ number: params.number! });
         const [last] = await tx
           .select({ position: max(briefLine.position) })
           .from(briefLine)
           .where(eq(briefLine.jobId, stored.id));
-        const [row] = await tx
-          .insert(briefLine)
-          .values({ ...body, jobId: stored.id, position: (last?.position ?? 0) + 1 })
-          .returning();
+        const row = made(
+          await tx
+            .insert(briefLine)
+            .values({ ...body, jobId: stored.id, position: (last?.position ?? 0) + 1 })
+            .returning(),
+        );
         await log({
           what: 'added a line to the brief',
           resource: 'brief',
-          id: row!.id,
+          id: row.id,
           job: stored.number,
           after: row,
         });
-        return { id: row!.id };
+        return { id: row.id };
       }),
   }),
   endpoint({
     method: 'put',
     path: '/brief/:id',
     may: 'manager',
+    act: 'brief',
     body: briefLineChangeSchema,
     answer: ({ change, params, body: { version, ...body }, today }) =>
-      change(async ({ tx, log }) => {
-        const { line, number } = await lineById(tx, params.id!);
+      change(async (step) => {
+        const { tx, log } = step;
+        const { line, number } = await lineForChange(step, params.id!);
+        if (line.version !== version) throw new Stale(line);
         if (body.amount !== line.amount) refusePast(body, today);
-        const [after] = await tx
-          .update(briefLine)
-          .set({ ...body, version: sql`${briefLine.version} + 1` })
-          .where(and(eq(briefLine.id, line.id), eq(briefLine.version, version)))
-          .returning();
-        if (!after) throw stale((await lineById(tx, params.id!)).line);
+        const after = made(
+          await tx
+            .update(briefLine)
+            .set({ ...body, version: version + 1 })
+            .where(eq(briefLine.id, line.id))
+            .returning(),
+        );
         await log({
           what: 'changed a line of the brief',
           resource: 'brief',
@@ -81,12 +95,17 @@ export const briefEndpoints = [
     method: 'delete',
     path: '/brief/:id',
     may: 'manager',
+    act: 'brief',
     body: versionSchema,
     answer: ({ change, params, body, now }) =>
-      change(async ({ tx, log }) => {
-        const { line, number } = await lineById(tx, params.id!);
-        if (line.version !== body.version) throw stale(line);
-        await tx.update(briefLine).set({ droppedAt: now() }).where(eq(briefLine.id, line.id));
+      change(async (step) => {
+        const { tx, log } = step;
+        const { line, number } = await lineForChange(step, params.id!);
+        if (line.version !== body.version) throw new Stale(line);
+        await tx
+          .update(briefLine)
+          .set({ droppedAt: now(), version: line.version + 1 })
+          .where(eq(briefLine.id, line.id));
         await log({ what: 'dropped a line of the brief', resource: 'brief', id: line.id, job: number, before: line });
         return { id: line.id };
       }),

@@ -7,6 +7,7 @@ import type { BriefKind } from '../../core/brief/lines.ts';
 import type { PackedRoute } from '../../core/road/packedRoute.ts';
 import { stagesOfJob } from '../build/queries.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
 import {
   briefLine,
   checkResult,
@@ -20,14 +21,12 @@ import {
   verdictDecision,
 } from '../db/schema/index.ts';
 import { partsOfJob } from '../parts/queries.ts';
-import { notFound } from '../problems.ts';
+import { NotFound } from '../problems.ts';
 import { vehicleById } from '../vehicles/queries.ts';
 
 /** The stored job, or a problem that says there is none. */
 export async function jobByNumber(db: Db | Tx, number: string) {
-  const [row] = await db.select().from(job).where(eq(job.number, number));
-  if (!row) throw notFound('job');
-  return row;
+  return one(await db.select().from(job).where(eq(job.number, number)), 'job');
 }
 
 /** All jobs, newest number first, with what a list shows. */
@@ -111,7 +110,7 @@ export async function jobSheet(db: Db, number: string): Promise<JobSheet> {
     .innerJoin(client, eq(client.id, vehicle.clientId))
     .where(eq(vehicle.id, row.vehicleId));
   const info = await vehicleById(db, row.vehicleId);
-  if (!own || !info) throw notFound('vehicle');
+  if (!own || !info) throw new NotFound('vehicle');
   const decisions = await db
     .select({ decision: verdictDecision, by: person.name })
     .from(verdictDecision)
@@ -131,6 +130,7 @@ export async function jobSheet(db: Db, number: string): Promise<JobSheet> {
     client: { name: own.clientName, contact: own.contact },
     vehicle: info,
     use: row.use,
+    useVersion: row.useVersion,
     route: await routeOf(db, row.id),
     brief: await briefOf(db, row.id),
     designs: await designsOf(db, row.id),

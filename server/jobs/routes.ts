@@ -1,4 +1,4 @@
-import { and, eq, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { datePastProblem } from '../../contract/brief.ts';
 import {
   chooseSchema,
@@ -9,7 +9,11 @@ import {
   placeSchema,
 } from '../../contract/job.ts';
 import { USUAL_USE, useChangeSchema } from '../../contract/use.ts';
+import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
+import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import type { Tx } from '../db/connect.ts';
+import { made } from '../db/one.ts';
 import {
   briefLine,
   client,
@@ -22,9 +26,22 @@ import {
   verdictDecision,
 } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { badInput, ruleBroken } from '../problems.ts';
-import { jobByNumber, jobRows, jobSheet } from './queries.ts';
+import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { jobRows, jobSheet } from './queries.ts';
 import { changeJob } from './versioned.ts';
+
+/** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */
+async function refuseTaken(tx: Tx, placeId: string, number: string): Promise<void> {
+  const [to] = await tx.select().from(place).where(eq(place.id, placeId)).for('no key update');
+  if (!to) throw new BadInput({ placeId: 'There is no such place.' });
+  const [there] = await tx
+    .select({ number: job.number, title: vehicle.name })
+    .from(job)
+    .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
+    .where(and(eq(job.placeId, to.id), ne(job.number, number)));
+  if (to.kind === 'bay' && there)
+    throw new BadInput({ placeId: `${to.name} holds ${there.number} ${there.title}. Move that first.` });
+}
 
 export const jobEndpoints = [
   endpoint({ method: 'get', path: '/jobs', may: 'viewer', answer: ({ db }) => jobRows(db) }),
@@ -42,33 +59,34 @@ export const jobEndpoints = [
     answer: ({ change, body, today }) =>
       change(async ({ tx, log }) => {
         const [known] = await tx.select({ sheet: variant.sheet }).from(variant).where(eq(variant.id, body.variantId));
-        if (!known) throw badInput({ variantId: 'Choose a model from the library.' });
+        if (!known) throw new BadInput({ variantId: 'Choose a model from the library.' });
         const { yearFrom, yearTo } = known.sheet;
         if (body.builtYear < yearFrom - 1 || body.builtYear > yearTo + 1) {
-          throw badInput({
+          throw new BadInput({
             builtYear: `This variant was built from ${yearFrom} to ${yearTo}. Correct the year or choose another variant.`,
           });
         }
         body.brief.forEach((line, i) => {
           const past = datePastProblem(line, dayNumber(today));
-          if (past) throw badInput({ [`brief.${i}.amount`]: past });
+          if (past) throw new BadInput({ [`brief.${i}.amount`]: past });
         });
-        const [owner] = await tx
-          .insert(client)
-          .values({ name: body.clientName, contact: body.clientContact })
-          .returning();
-        const [made] = await tx
-          .insert(vehicle)
-          .values({
-            clientId: owner!.id,
-            variantId: body.variantId,
-            name: body.title,
-            chassisNumber: body.chassisNumber.toUpperCase(),
-            registration: body.registration,
-            builtYear: body.builtYear,
-            colour: body.colour,
-          })
-          .returning();
+        const owner = made(
+          await tx.insert(client).values({ name: body.clientName, contact: body.clientContact }).returning(),
+        );
+        const own = made(
+          await tx
+            .insert(vehicle)
+            .values({
+              clientId: owner.id,
+              variantId: body.variantId,
+              name: body.title,
+              chassisNumber: body.chassisNumber.toUpperCase(),
+              registration: body.registration,
+              builtYear: body.builtYear,
+              colour: body.colour,
+            })
+            .returning(),
+        );
         // The lock keeps two new jobs of the same moment from taking one number.
         await tx.execute(sql`select pg_advisory_xact_lock(4417027)`);
         const year = today.slice(2, 4);
@@ -76,16 +94,16 @@ export const jobEndpoints = [
           sql`select max(split_part(number, '-', 2)::int) as last from job where number like ${`${year}-%`}`,
         );
         const number = `${year}-${String((rows[0]?.last ?? 0) + 1).padStart(3, '0')}`;
-        const [row] = await tx
-          .insert(job)
-          .values({ number, vehicleId: made!.id, state: 'enquiry', use: USUAL_USE, placeId: null })
-          .returning();
-        if (body.brief.length > 0) {
+        const row = made(
           await tx
-            .insert(briefLine)
-            .values(body.brief.map((line, position) => ({ ...line, position, jobId: row!.id })));
+            .insert(job)
+            .values({ number, vehicleId: own.id, state: 'enquiry', use: USUAL_USE, placeId: null })
+            .returning(),
+        );
+        if (body.brief.length > 0) {
+          await tx.insert(briefLine).values(body.brief.map((line, position) => ({ ...line, position, jobId: row.id })));
         }
-        await log({ what: 'opened the job', resource: 'job', id: row!.id, job: number, after: body });
+        await log({ what: 'opened the job', resource: 'job', id: row.id, job: number, after: body });
         return { number };
       }),
   }),
@@ -93,41 +111,41 @@ export const jobEndpoints = [
     method: 'put',
     path: '/jobs/:number/use',
     may: 'manager',
+    act: 'use',
     body: useChangeSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const { before, after } = await changeJob(tx, params.number!, body.version, { use: body.use });
+      change(async ({ tx, log, job: lock }) => {
+        const before = await lock({ number: params.number! });
+        if (before.useVersion !== body.version) throw new Stale({ use: before.use, version: before.useVersion });
+        const version = before.useVersion + 1;
+        await tx.update(job).set({ use: body.use, useVersion: version }).where(eq(job.id, before.id));
         await log({
           what: 'changed the use',
-          resource: 'job',
-          id: after.id,
-          job: after.number,
+          resource: 'use',
+          id: before.id,
+          job: before.number,
           before: before.use,
-          after: after.use,
+          after: body.use,
         });
-        return { version: after.version };
+        return { version };
       }),
   }),
   endpoint({
     method: 'put',
     path: '/jobs/:number/place',
     may: 'manager',
+    act: 'move',
     body: placeSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
+      change(async (step) => {
+        const { tx, log } = step;
         const { version, ...set } = body;
-        if (set.placeId) {
-          const [to] = await tx.select().from(place).where(eq(place.id, set.placeId)).for('update');
-          if (!to) throw badInput({ placeId: 'There is no such place.' });
-          const [there] = await tx
-            .select({ number: job.number, title: vehicle.name })
-            .from(job)
-            .innerJoin(vehicle, eq(vehicle.id, job.vehicleId))
-            .where(and(eq(job.placeId, to.id), ne(job.number, params.number!)));
-          if (to.kind === 'bay' && there)
-            throw badInput({ placeId: `${to.name} holds ${there.number} ${there.title}. Move that first.` });
-        }
-        const { before, after } = await changeJob(tx, params.number!, version, set);
+        const { before, after } = await changeJob(step, params.number!, version, async (stored) => {
+          if (!isOpen(stored.state) && set.promised !== stored.promised)
+            throw new BadInput({ promised: `${stored.number} is closed: only where the vehicle stands can change.` });
+          if (set.placeId) await refuseTaken(tx, set.placeId, stored.number);
+          return set;
+        });
         const { placeId, promised } = before;
         await log({
           what: 'moved the vehicle',
@@ -144,18 +162,21 @@ export const jobEndpoints = [
     method: 'put',
     path: '/jobs/:number/kit',
     may: 'manager',
+    act: 'kit',
     body: kitChoiceSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
+      change(async (step) => {
+        const { tx, log } = step;
         if (body.revisionId) {
           const [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
-          if (!revision) throw badInput({ revisionId: 'There is no such kit revision.' });
-          if (revision.state === 'withdrawn') throw ruleBroken('This revision is withdrawn. Choose a released one.');
+          if (!revision) throw new BadInput({ revisionId: 'There is no such kit revision.' });
+          if (revision.state === 'withdrawn')
+            throw new RuleBroken('This revision is withdrawn. Choose a released one.');
           const unknown = body.options.find((option) => !revision.body.options.some((known) => known.id === option));
-          if (unknown) throw badInput({ options: 'This kit has no such option.' });
+          if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
         }
         const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
-        const { before, after } = await changeJob(tx, params.number!, body.version, set);
+        const { before, after } = await changeJob(step, params.number!, body.version, () => set);
         await log({
           what: body.revisionId ? 'took a kit' : 'dropped the kit',
           resource: 'job',
@@ -171,24 +192,28 @@ export const jobEndpoints = [
     method: 'put',
     path: '/jobs/:number/chosen-design',
     may: 'manager',
+    act: 'design',
     body: chooseSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        const [own] = await tx
-          .select()
-          .from(design)
-          .where(and(eq(design.id, body.designId), eq(design.jobId, stored.id)));
-        if (!own) throw badInput({ designId: 'This job has no such design.' });
-        const set = { chosenDesignId: own.id, ...(stored.state === 'enquiry' ? { state: 'sizing' as const } : {}) };
-        const { after } = await changeJob(tx, params.number!, body.version, set);
+      change(async (step) => {
+        const { tx, log } = step;
+        let name = '';
+        const { before, after } = await changeJob(step, params.number!, body.version, async (stored) => {
+          const [own] = await tx
+            .select()
+            .from(design)
+            .where(and(eq(design.id, body.designId), eq(design.jobId, stored.id)));
+          if (!own) throw new BadInput({ designId: 'This job has no such design.' });
+          name = own.name;
+          return { chosenDesignId: own.id, state: stateAfterChoice(stored.state) };
+        });
         await log({
-          what: `chose design ${own.name}`,
+          what: `chose design ${name}`,
           resource: 'job',
           id: after.id,
           job: after.number,
-          before: stored.chosenDesignId,
-          after: own.id,
+          before: before.chosenDesignId,
+          after: after.chosenDesignId,
         });
         return { version: after.version };
       }),
@@ -197,15 +222,19 @@ export const jobEndpoints = [
     method: 'put',
     path: '/jobs/:number/cover',
     may: 'technician',
+    act: 'cover',
     body: coverSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        const { [body.function]: before, ...rest } = stored.cover;
-        const cover = body.way ? { ...rest, [body.function]: { way: body.way, why: body.why } } : rest;
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
+        const before = stored.cover[body.function] ?? null;
+        const choice = body.way ? { way: body.way, why: body.why } : null;
+        // Each function is settled on its own: what must still be as it was is the choice of this one.
+        if (sameChoice(before, choice)) return { function: body.function };
+        if (!sameChoice(before, body.was)) throw new Stale(before);
         await tx
           .update(job)
-          .set({ cover, version: sql`${job.version} + 1` })
+          .set({ cover: settleCover(stored.cover, body.function, choice) })
           .where(eq(job.id, stored.id));
         await log({
           what: `settled how ${body.function} is covered`,
@@ -213,7 +242,7 @@ export const jobEndpoints = [
           id: stored.id,
           job: stored.number,
           before,
-          after: body,
+          after: choice,
         });
         return { function: body.function };
       }),
@@ -222,12 +251,27 @@ export const jobEndpoints = [
     method: 'post',
     path: '/jobs/:number/decisions',
     may: 'manager',
+    act: 'decide',
     body: decisionSchema,
-    answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
-        await tx.insert(verdictDecision).values({ ...body, jobId: stored.id, byId: person.id });
-        await log({ what: `decided on ${body.rule}`, resource: 'job', id: stored.id, job: stored.number, after: body });
+    answer: ({ change, params, body, person, now }) =>
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
+        const [last] = await tx
+          .select()
+          .from(verdictDecision)
+          .where(
+            and(
+              eq(verdictDecision.jobId, stored.id),
+              eq(verdictDecision.rule, body.rule),
+              eq(verdictDecision.subject, body.subject),
+            ),
+          )
+          .orderBy(desc(verdictDecision.at), desc(verdictDecision.id))
+          .limit(1);
+        // Decided the same way for the same reason already: nothing to add.
+        if (last && last.decision === body.decision && last.reason === body.reason) return { rule: body.rule };
+        await tx.insert(verdictDecision).values({ ...body, jobId: stored.id, byId: person.id, at: now() });
+        await log({ what: `decided on ${body.rule}`, resource: 'fit', id: stored.id, job: stored.number, after: body });
         return { rule: body.rule };
       }),
   }),

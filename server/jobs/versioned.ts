@@ -1,24 +1,25 @@
-import { and, eq, sql } from 'drizzle-orm';
-import type { Tx } from '../db/connect.ts';
+import { eq } from 'drizzle-orm';
+import type { Change, StoredJob } from '../change.ts';
+import { made } from '../db/one.ts';
 import { job } from '../db/schema/index.ts';
-import { stale } from '../problems.ts';
-import { jobByNumber } from './queries.ts';
-
-type JobRowStored = Awaited<ReturnType<typeof jobByNumber>>;
+import { Stale } from '../problems.ts';
 
 /** Changes a job made from a known version; a stale version is answered with what is stored now. */
 export async function changeJob(
-  tx: Tx,
+  { tx, job: lock }: Change,
   number: string,
   version: number,
-  set: Partial<JobRowStored>,
-): Promise<{ before: JobRowStored; after: JobRowStored }> {
-  const before = await jobByNumber(tx, number);
-  const [after] = await tx
-    .update(job)
-    .set({ ...set, version: sql`${job.version} + 1` })
-    .where(and(eq(job.id, before.id), eq(job.version, version)))
-    .returning();
-  if (!after) throw stale(await jobByNumber(tx, number));
+  decide: (before: StoredJob) => Partial<StoredJob> | Promise<Partial<StoredJob>>,
+): Promise<{ before: StoredJob; after: StoredJob }> {
+  const before = await lock({ number });
+  if (before.version !== version) throw new Stale(before);
+  const set = await decide(before);
+  const after = made(
+    await tx
+      .update(job)
+      .set({ ...set, version: version + 1 })
+      .where(eq(job.id, before.id))
+      .returning(),
+  );
   return { before, after };
 }

@@ -18,10 +18,14 @@ export async function partsOfJob(db: Db | Tx, jobId: string): Promise<PartLine[]
   }));
 }
 
-/** What is on the shelf and promised to nobody: on hand less what other lines hold in stores. */
-export async function freeStock(db: Db | Tx, componentId: string): Promise<number> {
-  const { rows } = await db.execute<{ free: number }>(sql`
+/**
+ * What is on the shelf and promised to nobody: on hand less what lines hold in stores. The component is locked first
+ * and counted after, in a statement of its own: in one statement the count would be from before the wait for the lock.
+ */
+export async function freeStockLocked(tx: Tx, componentId: string): Promise<number> {
+  await tx.select({ id: component.id }).from(component).where(eq(component.id, componentId)).for('no key update');
+  const { rows } = await tx.execute<{ free: number }>(sql`
     select (c.on_hand - coalesce((select sum(quantity) from part_line where component_id = c.id and state = 'inStores'), 0))::int as free
-    from component c where c.id = ${componentId} for update of c`);
+    from component c where c.id = ${componentId}`);
   return rows[0]?.free ?? 0;
 }

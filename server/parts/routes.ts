@@ -1,28 +1,29 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { newPartSchema, partChangeSchema } from '../../contract/parts.ts';
 import { type DesignInputs, designComponents } from '../../core/design/inputs.ts';
 import { kitParts } from '../../core/kit/kit.ts';
+import {
+  type PartMoveProblem,
+  partMove,
+  partsToAdd,
+  stateOfNewLine,
+  type WantedPart,
+} from '../../core/stores/partMove.ts';
+import type { Change, StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
-import { component, design, job, partLine, vehicle } from '../db/schema/index.ts';
+import { made, one } from '../db/one.ts';
+import { component, design, partLine, vehicle } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { jobByNumber } from '../jobs/queries.ts';
 import { allComponents, allKitRevisions } from '../library/queries.ts';
-import { badInput, notFound, ruleBroken, stale } from '../problems.ts';
-import { freeStock, partsOfJob } from './queries.ts';
-
-interface Wanted {
-  readonly componentId: string;
-  readonly quantity: number;
-  readonly from: 'kit' | 'design';
-  readonly packedIn: string;
-}
+import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { freeStockLocked, partsOfJob } from './queries.ts';
 
 /** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
-async function wantedParts(tx: Tx, stored: Awaited<ReturnType<typeof jobByNumber>>): Promise<Wanted[]> {
+async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
   const library = new Map((await allComponents(tx)).map((part) => [part.id, part]));
   const [own] = await tx.select({ variantId: vehicle.variantId }).from(vehicle).where(eq(vehicle.id, stored.vehicleId));
   const revision = (await allKitRevisions(tx)).find((candidate) => candidate.id === stored.kitRevisionId);
-  const fromKit: Wanted[] = revision
+  const fromKit: WantedPart[] = revision
     ? kitParts(revision, library, own?.variantId ?? '', stored.kitOptions).map(
         ({ component: part, quantity, packedIn }) => ({
           componentId: part.id,
@@ -49,24 +50,54 @@ async function wantedParts(tx: Tx, stored: Awaited<ReturnType<typeof jobByNumber
   return [...fromKit, ...beyond];
 }
 
-async function addLine(tx: Tx, jobId: string, wanted: Omit<Wanted, 'from'> & { from: 'kit' | 'design' | 'added' }) {
-  const free = await freeStock(tx, wanted.componentId);
-  const [row] = await tx
-    .insert(partLine)
-    .values({ ...wanted, jobId, state: free >= wanted.quantity ? 'inStores' : 'missing' })
-    .returning();
-  return row!;
+type NewLine = Omit<WantedPart, 'from'> & { readonly from: 'kit' | 'design' | 'added' };
+
+/** Adds lines, holding what is free. Components are locked in one order, so that two lists never wait for each other. */
+async function addLines(tx: Tx, jobId: string, lines: readonly NewLine[]) {
+  const added = [];
+  for (const line of lines.toSorted((a, b) => (a.componentId < b.componentId ? -1 : 1))) {
+    const state = stateOfNewLine(line.quantity, await freeStockLocked(tx, line.componentId));
+    added.push(
+      made(
+        await tx
+          .insert(partLine)
+          .values({ ...line, jobId, state })
+          .returning(),
+      ),
+    );
+  }
+  return added;
 }
 
-async function partById(tx: Tx, id: string) {
+/** A line with its job locked, read under the lock. */
+async function partForChange({ tx, job: lock }: Change, id: string) {
+  const { jobId } = one(
+    await tx.select({ jobId: partLine.jobId }).from(partLine).where(eq(partLine.id, id)),
+    'line of the parts list',
+  );
+  const { number } = await lock({ id: jobId });
   const [row] = await tx
-    .select({ line: partLine, number: job.number, name: component.name })
+    .select({ line: partLine, name: component.name })
     .from(partLine)
-    .innerJoin(job, eq(job.id, partLine.jobId))
     .innerJoin(component, eq(component.id, partLine.componentId))
     .where(eq(partLine.id, id));
-  if (!row) throw notFound('line of the parts list');
-  return row;
+  return { ...one(row ? [row] : [], 'line of the parts list'), number };
+}
+
+/** Says why a line cannot go where it should. */
+function refuseMove(problem: PartMoveProblem, name: string, quantity: number, free: number, today: string): never {
+  switch (problem) {
+    case 'takingOutNotAllowed':
+      throw new RuleBroken('A fitted part is taken out again by a manager.');
+    case 'dueInPast':
+      throw new BadInput({ due: `The due day is in the past: today is ${today}.` });
+    case 'notInStores':
+      throw new RuleBroken(`${name} is not in stores yet. Book it in before it is fitted.`);
+    case 'notFree':
+      throw new RuleBroken(
+        `Stores have ${Math.max(0, free)} free of ${name}; this line needs ${quantity}. Order it, or take one held for another job.`,
+      );
+  }
 }
 
 export const partEndpoints = [
@@ -74,21 +105,15 @@ export const partEndpoints = [
     method: 'post',
     path: '/jobs/:number/parts/fill',
     may: 'technician',
+    act: 'parts',
     answer: ({ change, params }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
         const wanted = await wantedParts(tx, stored);
         if (wanted.length === 0)
-          throw ruleBroken('Take a kit in Match or choose a design in Size first: the list is made from them.');
-        const there = await partsOfJob(tx, stored.id);
-        const added = [];
-        for (const line of wanted) {
-          const have = there
-            .filter((p) => p.componentId === line.componentId && p.packedIn === line.packedIn)
-            .reduce((sum, p) => sum + p.quantity, 0);
-          if (line.quantity > have)
-            added.push(await addLine(tx, stored.id, { ...line, quantity: line.quantity - have }));
-        }
+          throw new RuleBroken('Take a kit in Match or choose a design in Size first: the list is made from them.');
+        const added = await addLines(tx, stored.id, partsToAdd(wanted, await partsOfJob(tx, stored.id)));
+        if (added.length === 0) return { added: 0 };
         await log({
           what: 'filled the parts list',
           resource: 'parts',
@@ -103,13 +128,14 @@ export const partEndpoints = [
     method: 'post',
     path: '/jobs/:number/parts',
     may: 'technician',
+    act: 'parts',
     body: newPartSchema,
     answer: ({ change, params, body }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
+      change(async ({ tx, log, job: lock }) => {
+        const stored = await lock({ number: params.number! });
         const [known] = await tx.select({ id: component.id }).from(component).where(eq(component.id, body.componentId));
-        if (!known) throw badInput({ componentId: 'Choose a component from the library.' });
-        const row = await addLine(tx, stored.id, { ...body, from: 'added', packedIn: '' });
+        if (!known) throw new BadInput({ componentId: 'Choose a component from the library.' });
+        const row = made(await addLines(tx, stored.id, [{ ...body, from: 'added', packedIn: '' }]));
         await log({ what: 'added a part', resource: 'parts', id: row.id, job: stored.number, after: row });
         return { id: row.id };
       }),
@@ -118,37 +144,30 @@ export const partEndpoints = [
     method: 'put',
     path: '/parts/:id',
     may: 'technician',
+    act: 'parts',
     body: partChangeSchema,
     answer: ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
-      change(async ({ tx, log }) => {
-        const { line, number, name } = await partById(tx, params.id!);
-        if (line.version !== version) throw stale(line);
-        if (line.state === 'fitted' && body.state !== 'fitted' && person.role !== 'manager') {
-          throw ruleBroken('A fitted part is taken out again by a manager.');
-        }
-        if (body.state === 'ordered' && (body.due ?? '') < today && body.due !== line.due) {
-          throw badInput({ due: `The due day is in the past: today is ${today}.` });
-        }
-        if (body.state === 'inStores' && line.state !== 'inStores') {
-          // Goods that come in for this line are counted in before the line holds them.
-          const free = await freeStock(tx, line.componentId);
-          if ((line.state === 'ordered' && !fromShelf) || line.state === 'fitted') {
-            await tx
-              .update(component)
-              .set({ onHand: sql`${component.onHand} + ${line.quantity}` })
-              .where(eq(component.id, line.componentId));
-          } else if (free < line.quantity) {
-            throw ruleBroken(
-              `Stores have ${Math.max(0, free)} free of ${name}; this line needs ${line.quantity}. Order it, or take one held for another job.`,
-            );
-          }
-        }
-        if (body.state === 'fitted' && line.state !== 'fitted') {
-          if (line.state !== 'inStores')
-            throw ruleBroken(`${name} is not in stores yet. Book it in before it is fitted.`);
+      change(async (step) => {
+        const { tx, log } = step;
+        const { line, number, name } = await partForChange(step, params.id!);
+        if (line.version !== version) throw new Stale(line);
+        const free = await freeStockLocked(tx, line.componentId);
+        const move = partMove({
+          from: line.state,
+          to: body.state,
+          quantity: line.quantity,
+          free,
+          fromShelf: fromShelf ?? false,
+          due: body.due,
+          dueBefore: line.due,
+          today,
+          mayTakeOut: person.role === 'manager',
+        });
+        if ('problem' in move) refuseMove(move.problem, name, line.quantity, free, today);
+        if (move.onHandBy !== 0) {
           await tx
             .update(component)
-            .set({ onHand: sql`${component.onHand} - ${line.quantity}` })
+            .set({ onHand: sql`${component.onHand} + ${move.onHandBy}` })
             .where(eq(component.id, line.componentId));
         }
         const fitted =
@@ -157,17 +176,13 @@ export const partEndpoints = [
             : line.state === 'fitted'
               ? {}
               : { fittedById: person.id, fittedAt: now() };
-        const [after] = await tx
-          .update(partLine)
-          .set({
-            ...body,
-            due: body.state === 'ordered' ? body.due : null,
-            ...fitted,
-            version: sql`${partLine.version} + 1`,
-          })
-          .where(and(eq(partLine.id, line.id), eq(partLine.version, version)))
-          .returning();
-        if (!after) throw stale((await partById(tx, line.id)).line);
+        const after = made(
+          await tx
+            .update(partLine)
+            .set({ ...body, due: body.state === 'ordered' ? body.due : null, ...fitted, version: version + 1 })
+            .where(eq(partLine.id, line.id))
+            .returning(),
+        );
         await log({ what: `${name}: ${body.state}`, resource: 'parts', id: line.id, job: number, before: line, after });
         return { version: after.version };
       }),

@@ -1,35 +1,37 @@
 import { signSchema } from '../../contract/prove.ts';
+import { resolveDesign } from '../../core/design/resolve.ts';
+import { createSheet } from '../../core/figures/evaluate.ts';
 import { judgeCheck } from '../../core/prove/check.ts';
 import { checkById } from '../../core/prove/index.ts';
 import { checkResult } from '../db/schema/index.ts';
-import { signOffPdf } from '../documents/signOffPdf.ts';
+import { printFor } from '../documents/printFor.ts';
 import { endpoint } from '../endpoint.ts';
-import { jobByNumber, jobSheet } from '../jobs/queries.ts';
-import { badInput, ProblemError, ruleBroken } from '../problems.ts';
-import { sheetOfJob } from './sheetOfJob.ts';
+import { figureInputOfJob } from '../jobs/figureInput.ts';
+import { jobSheet } from '../jobs/queries.ts';
+import { BadInput, NotAllowed, RuleBroken } from '../problems.ts';
 
 export const proveEndpoints = [
   endpoint({
     method: 'post',
     path: '/jobs/:number/checks',
     may: 'technician',
+    act: 'sign',
     body: signSchema,
     answer: ({ change, params, body, person, config, today, now }) =>
-      change(async ({ tx, log }) => {
-        const stored = await jobByNumber(tx, params.number!);
+      change(async ({ tx, log, job }) => {
+        const stored = await job({ number: params.number! });
         const check = checkById(body.checkId)!;
         if (check.liveHv && (!person.hvUntil || person.hvUntil < today)) {
-          throw new ProblemError(
-            'notAllowed',
+          throw new NotAllowed(
             `“${check.title}” is live high-voltage work: only a person with a current HV authorisation signs it.`,
           );
         }
         if (check.kind === null && body.value !== 0 && body.value !== 1)
-          throw badInput({ value: 'This check is confirmed, not measured.' });
-        const { sheet, design } = await sheetOfJob(tx, stored, config, today);
-        const { verdict, limit } = judgeCheck(check, body.value, sheet);
+          throw new BadInput({ value: 'This check is confirmed, not measured.' });
+        const { input, design } = await figureInputOfJob(tx, stored, config, today);
+        const { verdict, limit } = judgeCheck(check, body.value, createSheet(resolveDesign(input)));
         if (verdict === 'noLimit' || !limit)
-          throw ruleBroken(
+          throw new RuleBroken(
             'The limit comes from the chosen design, which does not have this figure yet. Choose a design in Size.',
           );
         const [row] = await tx
@@ -64,14 +66,9 @@ export const proveEndpoints = [
     method: 'get',
     path: '/jobs/:number/sign-off.pdf',
     may: 'viewer',
-    answer: async ({ db, params, res, config, person, now }) => {
+    answer: async ({ db, press, params, res, config, person, now }) => {
       const sheet = await jobSheet(db, params.number!);
-      const pdf = await signOffPdf(sheet, {
-        workshop: config.workshopName,
-        timeZone: config.timeZone,
-        unitSet: person.unitSet,
-        printedAt: now(),
-      });
+      const pdf = await press.print({ paper: 'signOff', job: sheet, print: printFor(config, person, now()) });
       res
         .type('application/pdf')
         .setHeader('Content-Disposition', `attachment; filename="sign-off-${sheet.number}.pdf"`);

@@ -1,11 +1,13 @@
+import { eq } from 'drizzle-orm';
 import { vehicleFigureSchema, weighingSchema } from '../../contract/vehicle.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
 import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
-import { vehicleFigure, weighing } from '../db/schema/index.ts';
+import type { Tx } from '../db/connect.ts';
+import { made } from '../db/one.ts';
+import { vehicle, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { jobByNumber } from '../jobs/queries.ts';
 import { allVariants } from '../library/queries.ts';
-import { badInput, notFound } from '../problems.ts';
+import { BadInput, NotFound, Stale } from '../problems.ts';
 import { vehicleById } from './queries.ts';
 
 const CORNER: Record<Corner, string> = {
@@ -15,18 +17,24 @@ const CORNER: Record<Corner, string> = {
   rearRightKg: 'Rear right',
 };
 
+/** Jobs of one vehicle share its figures: the vehicle itself is locked, after its job. */
+async function lockVehicle(tx: Tx, id: string): Promise<void> {
+  await tx.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, id)).for('no key update');
+}
+
 export const vehicleEndpoints = [
   endpoint({
     method: 'post',
     path: '/jobs/:number/weighings',
     may: 'technician',
+    act: 'weigh',
     body: weighingSchema,
     answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log }) => {
-        const job = await jobByNumber(tx, params.number!);
+      change(async ({ tx, log, job: lock }) => {
+        const job = await lock({ number: params.number! });
         const info = await vehicleById(tx, job.vehicleId);
         const variant = (await allVariants(tx)).find((candidate) => candidate.id === info?.variantId);
-        if (!info || !variant) throw notFound('vehicle');
+        if (!info || !variant) throw new NotFound('vehicle');
         const { figures } = vehicleState(variant, info.measured, null);
         const problems = weighingProblems(body, {
           frontAxleRatingKg: figures.frontAxleRating.value,
@@ -35,7 +43,7 @@ export const vehicleEndpoints = [
           rearAxleMassKg: figures.rearAxleMass.value,
         });
         if (problems.length > 0) {
-          throw badInput(
+          throw new BadInput(
             Object.fromEntries(
               problems.map((p) => {
                 if (p.problem === 'notPositive') return [p.corner, `${CORNER[p.corner]} must be more than 0 kg.`];
@@ -48,24 +56,30 @@ export const vehicleEndpoints = [
             ),
           );
         }
-        const [row] = await tx
-          .insert(weighing)
-          .values({ ...body, vehicleId: info.id, byId: person.id })
-          .returning();
+        const row = made(
+          await tx
+            .insert(weighing)
+            .values({ ...body, vehicleId: info.id, byId: person.id })
+            .returning(),
+        );
         await log({ what: 'weighed the vehicle', resource: 'vehicle', id: info.id, job: job.number, after: row });
-        return { id: row!.id };
+        return { id: row.id };
       }),
   }),
   endpoint({
     method: 'put',
     path: '/jobs/:number/vehicle-figures',
     may: 'technician',
+    act: 'measure',
     body: vehicleFigureSchema,
-    answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log }) => {
-        const job = await jobByNumber(tx, params.number!);
+    answer: ({ change, params, body, person, now }) =>
+      change(async ({ tx, log, job: lock }) => {
+        const job = await lock({ number: params.number! });
+        const { since, ...measured } = body;
+        await lockVehicle(tx, job.vehicleId);
         const before = (await vehicleById(tx, job.vehicleId))?.measured[body.figure] ?? null;
-        const values = { ...body, byId: person.id, at: new Date() };
+        if ((before?.at ?? null) !== since) throw new Stale(before);
+        const values = { ...measured, byId: person.id, at: now() };
         await tx
           .insert(vehicleFigure)
           .values({ ...values, vehicleId: job.vehicleId })
@@ -76,7 +90,7 @@ export const vehicleEndpoints = [
           id: job.vehicleId,
           job: job.number,
           before,
-          after: body,
+          after: measured,
         });
         return { figure: body.figure };
       }),

@@ -128,7 +128,7 @@ describe('bodies that are no bodies', () => {
   test('5 MB is too large, and says so', async () => {
     const answer = await raw(JSON.stringify({ signIn: 'x'.repeat(5_000_000), password: '' }));
     expect(answer.status).toBe(413);
-    expect(answer.body.detail).toContain('1 MB');
+    expect(answer.body.detail).toContain('more than Dajo takes');
   });
   test.each(['{', 'null', '"text"', '[]', '{"signIn":', '\u0000'])('%j is answered with a 400', async (content) => {
     const answer = await raw(content);

@@ -3,11 +3,11 @@ import { sql } from 'drizzle-orm';
 import { describe, expect, test } from 'vitest';
 import type { DesignChange, DesignFile } from '../../contract/design.ts';
 import type { JobSheet } from '../../contract/job.ts';
+import { nextVersionName } from '../../core/design/soldChange.ts';
 import { packRoute } from '../../core/road/packedRoute.ts';
 import { readGpx } from '../../core/road/readGpx.ts';
 import { routeFrom } from '../../core/road/route.ts';
 import { ROUTE } from '../../core/testing/wren.ts';
-import { nextVersionName } from '../../server/designs/nextVersionName.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -147,6 +147,7 @@ describe('history and files', () => {
     });
     expect(file.figures!.packEnergy).toBeGreaterThan(10_000);
     const other = await ilse.job('Post van');
+    await shop.pool().query("update job set state = 'sizing' where number = $1", [other.number]);
     const taken = await ilse.send('post', `/jobs/${other.number}/designs/import`, file);
     expect(taken.status).toBe(200);
     const after = await ilse.job('Post van');

@@ -213,21 +213,26 @@ describe('weighing and measured figures', () => {
     const jory = await shop.visitor('jory');
     const job = await jory.job('Ice-cream van');
     const path = `/jobs/${job.number}/vehicle-figures`;
-    expect((await jory.send('put', path, { figure: 'dragCoefficient', value: 0.43, source: 'measured' })).status).toBe(
-      200,
-    );
-    expect((await jory.send('put', path, { figure: 'dragCoefficient', value: 0.44, source: 'measured' })).status).toBe(
-      200,
-    );
+    expect(
+      (await jory.send('put', path, { figure: 'dragCoefficient', value: 0.43, source: 'measured', since: null }))
+        .status,
+    ).toBe(200);
+    const since = (await jory.job('Ice-cream van')).vehicle.measured.dragCoefficient!.at;
+    const later = { figure: 'dragCoefficient', value: 0.44, source: 'measured' };
+    const blind = await jory.send('put', path, { ...later, since: null });
+    expect(blind.status).toBe(409);
+    expect(blind.body.current).toMatchObject({ value: 0.43, by: 'Jory Opie' });
+    expect((await jory.send('put', path, { ...later, since })).status).toBe(200);
     expect((await jory.job('Ice-cream van')).vehicle.measured.dragCoefficient).toMatchObject({
       value: 0.44,
       source: 'measured',
       by: 'Jory Opie',
     });
     expect(
-      (await jory.send('put', path, { figure: 'dragCoefficient', value: 44, source: 'measured' })).body.fields.value,
+      (await jory.send('put', path, { figure: 'dragCoefficient', value: 44, source: 'measured', since })).body.fields
+        .value,
     ).toMatch(/cannot be/);
-    expect((await jory.send('put', path, { figure: 'charm', value: 1, source: 'measured' })).status).toBe(400);
+    expect((await jory.send('put', path, { figure: 'charm', value: 1, source: 'measured', since })).status).toBe(400);
   });
 });
 
@@ -318,13 +323,16 @@ describe('kit, cover and decisions', () => {
     const job = await petra.job('Bakery van');
     const path = `/jobs/${job.number}/cover`;
     expect(
-      (await petra.send('put', path, { function: 'chargeDc', way: 'notNeeded', why: '' })).body.fields.why,
+      (await petra.send('put', path, { function: 'chargeDc', way: 'notNeeded', why: '', was: null })).body.fields.why,
     ).toMatch(/say why/);
-    expect((await petra.send('put', path, { function: 'chargeDc', way: 'client', why: 'he brings one' })).status).toBe(
+    const brought = { way: 'client', why: 'he brings one' };
+    expect((await petra.send('put', path, { function: 'chargeDc', ...brought, was: null })).status).toBe(200);
+    expect((await petra.job('Bakery van')).cover.chargeDc).toEqual({ way: 'client', why: 'he brings one' });
+    const blind = await petra.send('put', path, { function: 'chargeDc', way: 'made', why: '', was: null });
+    expect([blind.status, blind.body.current]).toEqual([409, brought]);
+    expect((await petra.send('put', path, { function: 'chargeDc', way: null, why: '', was: brought })).status).toBe(
       200,
     );
-    expect((await petra.job('Bakery van')).cover.chargeDc).toEqual({ way: 'client', why: 'he brings one' });
-    expect((await petra.send('put', path, { function: 'chargeDc', way: null, why: '' })).status).toBe(200);
     expect((await petra.job('Bakery van')).cover.chargeDc).toBeUndefined();
   });
   test('a verdict is overridden by a manager with a reason', async () => {

@@ -1,9 +1,8 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { afterAll, beforeAll, expect, test } from 'vitest';
-import type { SessionInfo } from '../../contract/session.ts';
-import { DEMO_PASSWORD } from '../../server/config.ts';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { migrateUp } from '../../server/db/migrate.ts';
+import { signInOver } from './signInOver.ts';
 import { openWorkshop } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -20,20 +19,44 @@ afterAll(() => {
   server.close();
 });
 
-async function signedInCookie(): Promise<string> {
-  const first = await fetch(`${base}/session`);
-  const cookie = first.headers.getSetCookie()[0]!.split(';')[0]!;
-  const { csrfToken } = (await first.json()) as SessionInfo;
-  const signed = await fetch(`${base}/session`, {
-    method: 'POST',
-    headers: { cookie, 'X-CSRF-Token': csrfToken, 'Content-Type': 'application/json' },
-    body: JSON.stringify({ signIn: 'mabel', password: DEMO_PASSWORD }),
-  });
-  return signed.headers.getSetCookie()[0]!.split(';')[0]!;
+/** Follows what happens as a signed-in person; `ended` resolves when the server ends the stream. */
+async function follow(name: string) {
+  const passport = await signInOver(base.replace(/\/api$/, ''), name);
+  const stream = await fetch(`${base}/events`, { headers: { cookie: passport.cookie } });
+  const reader = stream.body!.getReader();
+  const ended = (async () => {
+    for (;;) if ((await reader.read()).done) return true;
+  })();
+  return { passport, ended };
 }
+const soon = () => new Promise<false>((done) => setTimeout(done, 3000, false));
+
+describe('a stream ends with what let it begin', () => {
+  test('signing out', async () => {
+    const { passport, ended } = await follow('tove');
+    await fetch(`${base}/session`, { method: 'DELETE', headers: passport.headers });
+    expect(await Promise.race([ended, soon()])).toBe(true);
+  });
+  test('being switched off, on every device', async () => {
+    const [a, b] = [await follow('ravi'), await follow('ravi')];
+    await shop.pool().query("update person set active = false where sign_in = 'ravi'");
+    expect(await Promise.race([Promise.all([a.ended, b.ended]), soon()])).toEqual([true, true]);
+    const { rows } = await shop
+      .pool()
+      .query("select 1 from session where sess ->> 'personId' = (select id::text from person where sign_in = 'ravi')");
+    expect(rows).toEqual([]);
+    await shop.pool().query("update person set active = true where sign_in = 'ravi'");
+  });
+  test('asking for its heading alone is answered', async () => {
+    const answer = await fetch(`${base}/events`, { method: 'HEAD', signal: AbortSignal.timeout(2000) });
+    expect(answer.status).toBe(200);
+  });
+});
 
 test('a change by one person reaches another within two seconds', async () => {
-  const stream = await fetch(`${base}/events`, { headers: { cookie: await signedInCookie() } });
+  const stream = await fetch(`${base}/events`, {
+    headers: { cookie: (await signInOver(base.replace(/\/api$/, ''), 'mabel')).cookie },
+  });
   expect(stream.headers.get('content-type')).toContain('text/event-stream');
   const reader = stream.body!.getReader();
   const jory = await shop.visitor('jory');

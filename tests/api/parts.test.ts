@@ -31,6 +31,9 @@ describe('the list of a job', () => {
   test('without kit and design it says what to do first', async () => {
     const ilse = await shop.visitor('ilse');
     const job = await ilse.job('Luggage tug');
+    const early = await ilse.send('post', `/jobs/${job.number}/parts/fill`);
+    expect(early.body.detail).toMatch(/still an enquiry: it has no parts list yet/);
+    await shop.pool().query("update job set state = 'sizing' where number = $1", [job.number]);
     const answer = await ilse.send('post', `/jobs/${job.number}/parts/fill`);
     expect(answer.status).toBe(422);
     expect(answer.body.detail).toContain('Take a kit in Match');
@@ -53,8 +56,8 @@ describe('the list of a job', () => {
   test('stock is not promised twice', async () => {
     const ilse = await shop.visitor('ilse');
     const job = await ilse.job('Luggage tug');
-    await shop.pool().query("update component set on_hand = 1 where id = 'bms-sat-32'");
     await shop.pool().query("delete from part_line where component_id = 'bms-sat-32'");
+    await shop.pool().query("update component set on_hand = 1 where id = 'bms-sat-32'");
     await ilse.send('post', `/jobs/${job.number}/parts`, { componentId: 'bms-sat-32', quantity: 1 });
     await ilse.send('post', `/jobs/${job.number}/parts`, { componentId: 'bms-sat-32', quantity: 1 });
     const states = (await ilse.job('Luggage tug')).parts

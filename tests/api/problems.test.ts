@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { PROBLEM_TYPES } from '../../contract/problem.ts';
-import { configFrom, todayIn } from '../../server/config.ts';
-import { badInput, notFound, ProblemError, problemOf, ruleBroken, stale } from '../../server/problems.ts';
+import { configFrom, SettingFault, todayIn } from '../../server/config.ts';
+import { BadInput, NotFound, ProblemError, problemOf, RuleBroken, Stale } from '../../server/problems.ts';
 
 describe('problem documents', () => {
   test('each type has its status, title and stable address', () => {
@@ -13,15 +13,15 @@ describe('problem documents', () => {
     }
   });
   test('the first field gives the sentence; nothing named gives a general one', () => {
-    expect(badInput({ name: 'Name is needed.', other: 'x' }).problem).toMatchObject({
+    expect(new BadInput({ name: 'Name is needed.', other: 'x' }).problem).toMatchObject({
       status: 400,
       detail: 'Name is needed.',
       fields: { name: 'Name is needed.', other: 'x' },
     });
-    expect(badInput({}).problem.detail.length).toBeGreaterThan(10);
-    expect(notFound('job').problem).toMatchObject({ status: 404, detail: 'There is no such job.' });
-    expect(ruleBroken('First this.').problem.status).toBe(422);
-    expect(stale({ version: 3 }).problem).toMatchObject({ status: 409, current: { version: 3 } });
+    expect(new BadInput({}).problem.detail.length).toBeGreaterThan(10);
+    expect(new NotFound('job').problem).toMatchObject({ status: 404, detail: 'There is no such job.' });
+    expect(new RuleBroken('First this.').problem.status).toBe(422);
+    expect(new Stale({ version: 3 }).problem).toMatchObject({ status: 409, current: { version: 3 } });
   });
 });
 
@@ -33,11 +33,20 @@ describe('what the database and the parser throw', () => {
     [{ code: '23514' }, 400, /outside/],
     [{ code: '22003', message: 'integer out of range' }, 400, /integer out of range/],
     [{ code: '22P05' }, 400, /cannot be stored/],
-    [{ code: '40001' }, 409, /Try again/],
-    [{ code: '40P01' }, 409, /Try again/],
+    [{ code: '40001' }, 503, /try again/],
+    [{ code: '40P01' }, 503, /try again/],
+    [{ code: '08006' }, 503, /Nothing was stored/],
+    [{ code: '57P01' }, 503, /database cannot be reached/],
+    [{ code: '53300' }, 503, /database cannot be reached/],
+    [{ code: '55P03' }, 503, /Somebody else/],
+    [{ code: '57014' }, 503, /took longer/],
+    [{ code: 'ECONNREFUSED', syscall: 'connect' }, 503, /cannot be reached/],
+    [new Error('Connection terminated unexpectedly'), 503, /cannot be reached/],
+    [new Error('timeout exceeded when trying to connect'), 503, /cannot be reached/],
+    [{ code: 'Z_DATA_ERROR', errno: -3 }, 400, /JSON/],
     [{ code: 'DJ001' }, 422, /never changed/],
     [{ code: 'DJ002' }, 422, /second one/],
-    [{ type: 'entity.too.large' }, 413, /1 MB/],
+    [{ type: 'entity.too.large' }, 413, /more than Dajo takes/],
     [{ type: 'entity.parse.failed' }, 400, /JSON/],
     [{ type: 'charset.unsupported' }, 400, /JSON/],
     [new URIError('bad'), 404, /address/],
@@ -48,11 +57,11 @@ describe('what the database and the parser throw', () => {
   });
   test('a cause is looked into; a problem stays itself; a real fault is none', () => {
     expect(problemOf(new Error('query failed', { cause: { code: '23503' } }))?.problem.status).toBe(400);
-    const own = notFound('kit');
+    const own = new NotFound('kit');
     expect(problemOf(own)).toBe(own);
     expect(problemOf(new TypeError('undefined is not a function'))).toBeNull();
     expect(problemOf(null)).toBeNull();
-    expect(problemOf({ code: '08006' })).toBeNull();
+    expect(problemOf({ code: 'XX000' })).toBeNull();
   });
 });
 
@@ -63,14 +72,31 @@ describe('configuration', () => {
     expect(todayIn('UTC', late)).toBe('2026-06-30');
     expect(todayIn('Pacific/Auckland', late)).toBe('2026-07-01');
   });
-  test('the environment decides name, zone and sample', () => {
-    const config = configFrom(
-      { WORKSHOP_NAME: 'Pier Works', WORKSHOP_TIME_ZONE: 'Atlantic/Azores', DAJO_DEMO: '0' },
-      'postgres://x',
-      null,
-      's',
-    );
-    expect(config).toMatchObject({ workshopName: 'Pier Works', timeZone: 'Atlantic/Azores', demo: false });
-    expect(configFrom({}, 'postgres://x', null, 's')).toMatchObject({ workshopName: 'Tarrow Quay Works', demo: true });
+  const standing = { databaseUrl: 'postgres://x', pageFolder: null, sessionSecret: 's', sample: false };
+  test('the environment decides name and zone; the sample is the caller’s word', () => {
+    const env = { WORKSHOP_NAME: 'Pier Works', WORKSHOP_TIME_ZONE: 'Atlantic/Azores' };
+    expect(configFrom(env, standing)).toMatchObject({
+      workshopName: 'Pier Works',
+      timeZone: 'Atlantic/Azores',
+      demo: false,
+      trustedProxies: [],
+    });
+    expect(configFrom({}, { ...standing, sample: true })).toMatchObject({
+      workshopName: 'Tarrow Quay Works',
+      demo: true,
+    });
+  });
+  test.each([
+    [{ WORKSHOP_TIME_ZONE: 'Mars/Olympus' }, /“Mars\/Olympus”, which is no time zone: write one like/],
+    [{ SIGN_IN_TRIES: 'many' }, /SIGN_IN_TRIES is “many”: write a whole number from 1 to 1000\./],
+    [{ SIGN_IN_TRIES: '0' }, /whole number from 1/],
+    [{ TRUSTED_PROXIES: '10.0.0.1, everybody' }, /has “everybody”: write addresses/],
+  ])('%j is said in one sentence', (env, sentence) => {
+    expect(() => configFrom(env, standing)).toThrow(SettingFault);
+    expect(() => configFrom(env, standing)).toThrow(sentence);
+  });
+  test('proxies go by address, network or name', () => {
+    const { trustedProxies } = configFrom({ TRUSTED_PROXIES: 'loopback, 10.1.0.0/16,fd00::1' }, standing);
+    expect(trustedProxies).toEqual(['loopback', '10.1.0.0/16', 'fd00::1']);
   });
 });

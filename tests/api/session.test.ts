@@ -19,8 +19,17 @@ describe('signing in', () => {
     expect(info.demoSignIns).toHaveLength(8);
     expect(info.demoPassword).toBe(DEMO_PASSWORD);
   });
+  test('a visit that is not signed in leaves no cookie and no row', async () => {
+    const before = (await shop.pool().query('select count(*)::int as n from session')).rows[0].n;
+    for (let i = 0; i < 3; i++) expect((await fresh()).headers['set-cookie']).toBeUndefined();
+    expect((await shop.pool().query('select count(*)::int as n from session')).rows[0].n).toBe(before);
+  });
   test('the cookie cannot be read by scripts and stays on this site', async () => {
-    const { headers } = await fresh();
+    const { agent, info } = await fresh();
+    const { headers } = await agent
+      .post('/api/session')
+      .set('X-CSRF-Token', info.csrfToken)
+      .send({ signIn: 'odo', password: DEMO_PASSWORD });
     const cookie = String(headers['set-cookie']);
     expect(cookie).toMatch(/HttpOnly/i);
     expect(cookie).toMatch(/SameSite=Lax/i);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Express } from 'express';
-import pg from 'pg';
+import type pg from 'pg';
 import { pino } from 'pino';
 import request, { type Test } from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
@@ -10,8 +10,9 @@ import type { SessionInfo } from '../../contract/session.ts';
 import { createApp } from '../../server/app.ts';
 import { configFrom, DEMO_PASSWORD } from '../../server/config.ts';
 import { connect, type Db } from '../../server/db/connect.ts';
+import { type Press, startPress } from '../../server/documents/press.ts';
 import { type Live, startLive } from '../../server/events/live.ts';
-import { TEMPLATE } from '../../tools/testTemplate.ts';
+import { copyTemplate } from '../../tools/copyTemplate.ts';
 import { dropDatabase } from './dropDatabase.ts';
 
 /** A person's browser: keeps the cookie and the token, and speaks JSON. */
@@ -49,21 +50,29 @@ export function openWorkshop(): Workshop {
   const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
   let app: Express;
   let live: Live;
+  let press: Press;
   let connection: ReturnType<typeof connect>;
   let now: Date | null = null;
   beforeAll(async () => {
-    const client = new pg.Client({ connectionString: admin() });
-    await client.connect();
-    await client.query(`create database "${name}" template "${TEMPLATE}"`);
-    await client.end();
+    await copyTemplate(admin(), name);
     connection = connect(url(), 'Europe/Lisbon');
     live = await startLive(url());
-    const config = { ...configFrom({}, url(), null, 'secret for tests'), signInTries: 4 };
-    app = createApp({ ...connection, config, live, now: () => now ?? new Date(), logger: pino({ level: 'silent' }) });
+    press = startPress();
+    const standing = { databaseUrl: url(), pageFolder: null, sessionSecret: 'secret for tests', sample: true };
+    const config = { ...configFrom({}, standing), signInTries: 4 };
+    app = createApp({
+      ...connection,
+      config,
+      live,
+      press,
+      now: () => now ?? new Date(),
+      logger: pino({ level: 'silent' }),
+    });
   });
   afterAll(async () => {
     await live?.close();
-    await connection?.pool.end();
+    await press?.close();
+    await connection?.close();
     await dropDatabase(admin(), name);
   });
   return {

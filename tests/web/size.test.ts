@@ -2,11 +2,11 @@ import { describe, expect, test } from 'vitest';
 import { assumptionText } from '../../core/design/assumptionText.ts';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { withBox } from '../../web/places/jobs/size/BoxTable.tsx';
-import { designDifferences } from '../../web/places/jobs/size/designDifferences.ts';
 import { LOOKS, lookOf } from '../../web/places/jobs/size/LookBar.tsx';
 import { afterMoves, moveText } from '../../web/places/jobs/size/moveText.ts';
 import { ROUTE_PROBLEM } from '../../web/places/jobs/size/route/routeProblem.ts';
 import { movedBox } from '../../web/places/jobs/size/WeightDrawing.tsx';
+import { designDifferences } from '../../wording/designDifferences.ts';
 
 const BOXES = [
   { bay: 'front', modules: 4, shiftMm: 0 },
@@ -43,7 +43,7 @@ describe('boxes', () => {
 });
 
 describe('designs side by side', () => {
-  const name = (id: string | null) => id ?? 'none';
+  const shown = { set: 'metric', componentName: (id: string) => (id === 'old' ? 'OLD' : id) } as const;
   test('only what differs, in words', () => {
     const a = { ...EMPTY_DESIGN, boxes: BOXES, driveId: 'h60' };
     const b = {
@@ -52,19 +52,19 @@ describe('designs side by side', () => {
       torqueCapNm: 90,
       boxes: [{ ...BOXES[0]!, moduleId: 'old', parallel: 2, pack: 2 as const }],
     };
-    const rows = Object.fromEntries(designDifferences([a, b], name).map((row) => [row.name, row.values]));
-    expect(rows['Modules in bays']).toEqual([
-      '4 front; 3 rear, shifted 20/0/0 mm',
-      '4 front, old, 2 in parallel, second pack',
-    ]);
-    expect(rows.Drive).toEqual(['h60', '2 × h60']);
-    expect(rows['Torque cap']).toEqual(['none', '90 N·m']);
-    expect(rows['Braking through the motor']).toEqual(['50 %', '20 %']);
+    const rows = Object.fromEntries(designDifferences([a, b], shown).map((row) => [row.name, row.values]));
+    expect(rows['Boxes, front, Module of this box']).toEqual(['none', 'OLD']);
+    expect(rows['Boxes, front, Modules in parallel']).toEqual(['none', '2']);
+    expect(rows['Boxes, rear, Modules in this bay']).toEqual(['3', 'none']);
+    expect(rows['Boxes, front, Modules in this bay']).toBeUndefined();
+    expect(rows['Drive, Motors']).toEqual(['1', '2']);
+    expect(rows['Torque cap']).toEqual(['none', '90\u00a0N·m']);
+    expect(rows['Drive, Share of braking']).toEqual(['50.0\u00a0%', '20.0\u00a0%']);
     expect(rows.Charger).toBeUndefined();
   });
   test('defaults written out and left out are the same', () => {
     const written = { ...EMPTY_DESIGN, packs: 'one' as const, drive: { motors: 1 as const }, items: [] };
-    expect(designDifferences([EMPTY_DESIGN, written], name)).toEqual([]);
+    expect(designDifferences([EMPTY_DESIGN, written], shown)).toEqual([]);
   });
 });
 

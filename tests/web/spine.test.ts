@@ -19,6 +19,7 @@ const JOB: JobSheet = {
   title: 'Test van',
   state: 'sizing',
   version: 1,
+  useVersion: 1,
   client: { name: 'C', contact: '' },
   vehicle: {
     id: 'v',

@@ -12,7 +12,7 @@ const MOVES = 180;
 /** Drags a battery box in the real page and watches frames and long tasks. The database holds the sample. */
 export async function dragging(cluster: Cluster, database: string): Promise<Row[]> {
   ensureChromium();
-  const running = await serve(cluster.url(database), await buildPage(), 0, 'silent');
+  const running = await serve(cluster.url(database), await buildPage(), 0, { log: 'silent' });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

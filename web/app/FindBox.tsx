@@ -1,8 +1,8 @@
 import { AutoComplete } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { JOB_STATE_NAME } from '../../wording/work.ts';
 import { useFloor, useJobs, useLibrary } from '../data/resources.ts';
-import { JOB_STATE_NAME } from '../wording/work.ts';
 
 const MOST = 10;
 

@@ -63,7 +63,29 @@ async function call<T>(method: string, path: string, body?: unknown, key?: strin
 
 export const ask = <T>(path: string): Promise<T> => call<T>('GET', path);
 
-/** Sends a change. Every POST carries a key, so that a repeat after a lost answer does nothing twice. */
-export function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
-  return call<T>(method, path, body ?? {}, method === 'POST' ? crypto.randomUUID() : undefined);
+/**
+ * Keys of changes whose answer never came, by what was sent. Somebody who presses Save again sends the same request:
+ * with the same key the server knows it, and does nothing twice.
+ */
+const unanswered = new Map<string, string>();
+/** Old ones go when there are more: nobody repeats a request that long after. */
+const MOST_UNANSWERED = 50;
+
+/** Did the server take notice, so that the next press is a new request? A busy server stored nothing, or did and lost the answer. */
+const wasAnswered = (status: number) => status > 0 && status < 500;
+
+/** Sends a change with a key, so that a repeat after a lost answer does nothing twice. */
+export async function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  const request = JSON.stringify([method, path, body ?? {}]);
+  const key = unanswered.get(request) ?? crypto.randomUUID();
+  unanswered.set(request, key);
+  for (const old of [...unanswered.keys()].slice(0, -MOST_UNANSWERED)) unanswered.delete(old);
+  try {
+    const answer = await call<T>(method, path, body ?? {}, key);
+    unanswered.delete(request);
+    return answer;
+  } catch (error) {
+    if (error instanceof Refused && wasAnswered(error.problem.status)) unanswered.delete(request);
+    throw error;
+  }
 }

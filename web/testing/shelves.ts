@@ -78,6 +78,7 @@ export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
       measured: {},
     },
     use: USUAL_USE,
+    route: null,
     brief: [],
     design: {
       id: 'd',

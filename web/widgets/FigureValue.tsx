@@ -7,8 +7,8 @@ import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
 import { LIKELY_ERROR, VEHICLE_FIGURES, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
+import { FIGURE_NAME, MISSING, VEHICLE_FIGURE_NAME } from '../../wording/figures.ts';
 import { useUnitSet } from '../data/session.tsx';
-import { FIGURE_NAME, MISSING, VEHICLE_FIGURE_NAME } from '../wording/figures.ts';
 import { SourceMark } from './SourceMark.tsx';
 
 export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>

@@ -1,10 +1,5 @@
 import { Modal } from 'antd';
-
-export interface MergeRow {
-  readonly name: string;
-  readonly mine: string;
-  readonly theirs: string;
-}
+import type { DifferenceRow } from '../../wording/differences.ts';
 
 /** Shown when somebody else saved first: both sides, only what differs, and a person decides. */
 export function MergeDialog({
@@ -13,12 +8,13 @@ export function MergeDialog({
   onTheirs,
   onClose,
 }: {
-  rows: readonly MergeRow[] | null;
+  /** Mine first, theirs second; null while there is nothing to merge. */
+  rows: readonly DifferenceRow[] | null;
   onMine: () => void;
   onTheirs: () => void;
   onClose: () => void;
 }) {
-  const differing = (rows ?? []).filter((row) => row.mine !== row.theirs);
+  const differing = rows ?? [];
   return (
     <Modal
       open={rows !== null}
@@ -44,8 +40,8 @@ export function MergeDialog({
             {differing.map((row) => (
               <tr key={row.name}>
                 <td>{row.name}</td>
-                <td>{row.mine}</td>
-                <td>{row.theirs}</td>
+                <td>{row.values[0]}</td>
+                <td>{row.values[1]}</td>
               </tr>
             ))}
           </tbody>

@@ -102,6 +102,7 @@ export function QuantityInput({
       </label>
       <Input
         id={id}
+        data-unreadable={own !== null}
         value={text}
         disabled={disabled ?? false}
         inputMode="decimal"

@@ -1,7 +1,7 @@
 import type { Sourced } from '../../core/quantity/sourced.ts';
+import { SOURCE_NAME } from '../../wording/figures.ts';
+import { dayAndTime } from '../../wording/work.ts';
 import { useSession } from '../data/session.tsx';
-import { SOURCE_NAME } from '../wording/figures.ts';
-import { dayAndTime } from '../wording/work.ts';
 
 /** Where a figure came from: measured ones with who and when. */
 export function SourceMark({ of: { source, by, at } }: { of: Sourced }) {

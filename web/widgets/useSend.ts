@@ -4,6 +4,7 @@ import { mutate } from 'swr';
 import type { Problem } from '../../contract/problem.ts';
 import { Refused, send } from '../data/client.ts';
 import { keys } from '../data/resources.ts';
+import { focusUnreadable } from './unreadable.ts';
 
 export interface Sending {
   readonly busy: boolean;
@@ -15,16 +16,23 @@ export interface Sending {
   readonly go: <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown) => Promise<T | null>;
 }
 
+export interface SendOptions {
+  /** What is sent comes from fields of this form; false for a button that sends nothing typed. @default true */
+  readonly typed?: boolean;
+}
+
 /**
  * Sends changes and keeps what the server said about them. A refusal without fields is also shown as a message, so
- * that it is seen wherever the button was; stale ones are left to the merge view.
+ * that it is seen wherever the button was; stale ones are left to the merge view. A form with a field that cannot be
+ * read is not sent: the field is focused instead.
  */
-export function useSend(quiet = false): Sending {
+export function useSend(quiet = false, { typed = true }: SendOptions = {}): Sending {
   const { message } = App.useApp();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const go = useCallback(
     async <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T | null> => {
+      if (typed && focusUnreadable()) return null;
       setBusy(true);
       try {
         const answer = await send<T>(method, path, body);
@@ -41,7 +49,7 @@ export function useSend(quiet = false): Sending {
         setBusy(false);
       }
     },
-    [message, quiet],
+    [message, quiet, typed],
   );
   return { busy, problem, faults: problem?.fields ?? {}, clear: () => setProblem(null), go };
 }

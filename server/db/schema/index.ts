@@ -1,3 +1,4 @@
+export * from './installation.ts';
 export * from './jobs.ts';
 export * from './library.ts';
 export * from './people.ts';

@@ -15,6 +15,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
+import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
 import { component, kitRevision } from './library.ts';
@@ -41,21 +42,12 @@ export const job = pgTable(
     vehicleId: uuid('vehicle_id')
       .notNull()
       .references(() => vehicle.id),
-    state: text('state', {
-      enum: [
-        'enquiry',
-        'sizing',
-        'waitingForClient',
-        'waitingForPart',
-        'building',
-        'proving',
-        'handedOver',
-        'cancelled',
-      ],
-    }).notNull(),
+    state: text('state', { enum: JOB_STATES }).notNull(),
     placeId: text('place_id').references(() => place.id),
     promised: date('promised'),
     use: jsonb('use').$type<VehicleUse>().notNull(),
+    /** The use is edited for a while, as one form, and has a version of its own. */
+    useVersion: integer('use_version').notNull().default(1),
     kitRevisionId: text('kit_revision_id').references(() => kitRevision.id),
     kitOptions: text('kit_options').array().notNull().default([]),
     cover: jsonb('cover').$type<Record<string, CoverChoice>>().notNull().default({}),

@@ -1,5 +1,17 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, date, index, pgTable, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  boolean,
+  check,
+  date,
+  index,
+  integer,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
 
 export const person = pgTable(
   'person',
@@ -33,7 +45,10 @@ export const authorisation = pgTable(
   (t) => [index('authorisation_person').on(t.personId)],
 );
 
-/** Requests that create something are remembered by their key, so that a repeat gets the first answer. */
+/**
+ * Requests that change something are remembered by their key for a week, so that the same one sent again gets the first
+ * answer. Method, path and body belong to it: the key on any other request is refused.
+ */
 export const idempotencyKey = pgTable(
   'idempotency_key',
   {
@@ -41,8 +56,19 @@ export const idempotencyKey = pgTable(
     personId: uuid('person_id')
       .notNull()
       .references(() => person.id),
+    method: text('method').notNull(),
+    path: text('path').notNull(),
+    bodyHash: text('body_hash').notNull(),
     answer: text('answer'),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [uniqueIndex('idempotency_key_once').on(t.personId, t.key)],
+  (t) => [uniqueIndex('idempotency_key_once').on(t.personId, t.key), index('idempotency_key_at').on(t.at)],
 );
+
+/** Tries at signing in, counted for all servers together (the columns are those of rate-limiter-flexible). */
+export const signInTry = pgTable('sign_in_try', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull().default(0),
+  /** Epoch, milliseconds. */
+  expire: bigint('expire', { mode: 'number' }),
+});

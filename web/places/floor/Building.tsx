@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { FloorData, Place } from '../../../contract/floor.ts';
+import { clock, JOB_STATE_NAME } from '../../../wording/work.ts';
 import { useSession } from '../../data/session.tsx';
 import { lengthsOf } from '../../drawing/outline.ts';
 import { drawnParts } from '../../drawing/parts.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
-import { clock, JOB_STATE_NAME } from '../../wording/work.ts';
 import type { JudgedJob } from './judgeFloor.ts';
 
 /** Share of a bay's length kept for the words under the vehicle. */

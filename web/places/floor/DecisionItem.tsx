@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
+import { BRIEF_NAME, byHowMuch, nowText } from '../../../wording/brief.ts';
+import { findingSentence, RULE_NAME } from '../../../wording/fit.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
-import { BRIEF_NAME, byHowMuch, nowText } from '../../wording/brief.ts';
-import { findingSentence, RULE_NAME } from '../../wording/fit.ts';
 import type { Decision } from './judgeFloor.ts';
 
 const days = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;

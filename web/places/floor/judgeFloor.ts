@@ -1,14 +1,13 @@
 import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { measuringList } from '../../../core/brief/measuringList.ts';
-import { EMPTY_DESIGN } from '../../../core/design/inputs.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
-import { newHoleCount } from '../../../core/fit/cradle.ts';
 import type { Finding } from '../../../core/fit/finding.ts';
 import { fitKit } from '../../../core/fit/fitKit.ts';
-import { kitHours, kitParts } from '../../../core/kit/kit.ts';
+import { jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
 import { dayNumber } from '../../../core/quantity/format.ts';
+import { unpackRoute } from '../../../core/road/packedRoute.ts';
 import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
 import type { Shelves } from '../../data/resources.ts';
 
@@ -31,27 +30,17 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
   if (!variant) return null;
   const vehicle = vehicleState(variant, job.vehicle.measured, job.vehicle.weighings[0] ?? null);
   const kit = job.kit ? shelves.kits.get(job.kit.revisionId) : undefined;
-  const parts = kit && job.kit ? kitParts(kit, shelves.components, variant.id, job.kit.options) : [];
-  const dues = job.waitingParts.flatMap((part) => (part.due ? [dayNumber(part.due)] : []));
-  const open = job.stages.filter((stage) => stage.state !== 'done');
-  const work = {
-    labourHours: kit ? kitHours(kit) : null,
-    ...rates,
-    todayDay: dayNumber(today),
-    latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
-    remainingHours:
-      job.stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : kit ? kitHours(kit) : null,
+  const facts = {
+    kit: kit && job.kit ? { revision: kit, options: job.kit.options } : null,
+    stages: job.stages,
+    parts: job.waitingParts,
+    rates,
+    today,
   };
-  const sheet = createSheet(
-    resolveDesign({
-      design: job.design?.inputs ?? EMPTY_DESIGN,
-      library: shelves.components,
-      vehicle,
-      use: job.use,
-      newHoles: kit ? newHoleCount(variant, parts) : null,
-      work,
-    }),
-  );
+  const work = jobWork(facts);
+  const ground = { library: shelves.components, free: shelves.free, vehicle, use: job.use, facts };
+  const route = job.route && unpackRoute(job.route);
+  const sheet = createSheet(resolveDesign(jobFigureInput({ ...ground, route }, job.design?.inputs ?? null)));
   const reversibleFirm = job.brief.some((line) => line.kind === 'reversible' && line.firm);
   const report =
     kit && job.kit

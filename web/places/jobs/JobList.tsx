@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import type { JobRow } from '../../../contract/job.ts';
+import { dayText, JOB_STATE_NAME } from '../../../wording/work.ts';
 import { useJobs } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { Sheet } from '../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
-import { dayText, JOB_STATE_NAME } from '../../wording/work.ts';
 
 const MARK: Record<JobRow['state'], Mark> = {
   enquiry: 'open',

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { NavLink } from 'react-router';
+import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { STEPS, type StepId } from '../../app/steps.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
-import { JOB_STATE_NAME } from '../../wording/work.ts';
 import { useBench } from './jobBench.ts';
 import { spineStates } from './spineStates.ts';
 

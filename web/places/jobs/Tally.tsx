@@ -4,10 +4,10 @@ import { FIGURES, type FigureId } from '../../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
+import { BRIEF_NAME, byHowMuch, nowText, wanted } from '../../../wording/brief.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { FigureValue } from '../../widgets/FigureValue.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
-import { BRIEF_NAME, byHowMuch, nowText, wanted } from '../../wording/brief.ts';
 import { useBench } from './jobBench.ts';
 
 const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };

@@ -5,11 +5,10 @@ import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts
 import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
-import type { Slots, VehicleUse, WorkOutside } from '../../../core/figures/slots.ts';
-import { newHoleCount } from '../../../core/fit/cradle.ts';
+import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
 import { type FitReport, fitKit } from '../../../core/fit/fitKit.ts';
-import { type KitRevision, kitHours, kitParts } from '../../../core/kit/kit.ts';
-import { dayNumber } from '../../../core/quantity/format.ts';
+import { jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
+import type { KitRevision } from '../../../core/kit/kit.ts';
 import { unpackRoute } from '../../../core/road/packedRoute.ts';
 import type { Route } from '../../../core/road/route.ts';
 import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
@@ -33,6 +32,8 @@ export interface JobBench {
   readonly useDirty: boolean;
   /** Version the design draft was begun from; a newer one on the server means a merge. */
   readonly draftVersion: number | null;
+  /** Version the draft of the use was begun from. */
+  readonly useDraftVersion: number | null;
   readonly pickDesign: (id: string) => void;
   /**
    * Changes the draft; null drops it. Changes with the same `run` one after another (a drag) count as one for undo.
@@ -71,26 +72,6 @@ function useSheet(slots: Slots): FigureSheet {
   }, [slots]);
 }
 
-/** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
-function workOf(
-  job: JobSheet,
-  kit: KitRevision | null,
-  today: string,
-  rates: { rateCents: number; hoursPerDay: number },
-): WorkOutside {
-  const dues = job.parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
-  const open = job.stages.filter((stage) => stage.state !== 'done');
-  return {
-    labourHours: kit ? kitHours(kit) : null,
-    rateCents: rates.rateCents,
-    hoursPerDay: rates.hoursPerDay,
-    todayDay: dayNumber(today),
-    latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
-    remainingHours:
-      job.stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : kit ? kitHours(kit) : null,
-  };
-}
-
 /** Builds the bench of a job from its sheet and the library. Null while the variant is not in the library. */
 export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   const { workshop } = useSession();
@@ -101,7 +82,7 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   const [picked, setPicked] = useState<string | null>(null);
   const stored = job.designs.find((design) => design.id === (picked ?? job.chosenDesignId)) ?? job.designs[0] ?? null;
   const [draft, setDraft] = useDraft<{ inputs: DesignInputs; version: number }>(`design ${stored?.id ?? job.id}`);
-  const [useDraftValue, setUseDraft] = useDraft<VehicleUse>(`use ${job.id}`);
+  const [useDraftValue, setUseDraft] = useDraft<{ use: VehicleUse; version: number }>(`use of ${job.id}`);
   const variant = shelves.variants.get(job.vehicle.variantId) ?? shelves.data.variants[0];
   const kit = job.kit ? (shelves.kits.get(job.kit.revisionId) ?? null) : null;
   const vehicle = useMemo(
@@ -109,30 +90,23 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
     [variant, job.vehicle],
   );
   const inputs = draft?.inputs ?? stored?.inputs ?? EMPTY_DESIGN;
-  const use = useDraftValue ?? job.use;
-  const work = useMemo(() => workOf(job, kit, today, workshop), [job, kit, today, workshop]);
-  const holes = useMemo(
-    () =>
-      kit && job.kit && variant
-        ? newHoleCount(variant, kitParts(kit, shelves.components, variant.id, job.kit.options))
-        : null,
-    [kit, job.kit, variant, shelves],
+  const use = useDraftValue?.use ?? job.use;
+  const facts = useMemo(
+    () => ({
+      kit: kit && job.kit ? { revision: kit, options: job.kit.options } : null,
+      stages: job.stages,
+      parts: job.parts,
+      rates: workshop,
+      today,
+    }),
+    [kit, job.kit, job.stages, job.parts, workshop, today],
   );
+  const work = useMemo(() => jobWork(facts), [facts]);
   const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);
-  const slotsFor = useMemo(
-    () => (design: DesignInputs, how: VehicleUse) =>
-      resolveDesign({
-        design,
-        library: shelves.components,
-        vehicle: vehicle!,
-        use: how,
-        route,
-        newHoles: holes,
-        work,
-        free: shelves.free,
-      }),
-    [shelves, vehicle, holes, work, route],
-  );
+  const slotsFor = useMemo(() => {
+    const ground = { library: shelves.components, free: shelves.free, vehicle: vehicle!, route, facts };
+    return (design: DesignInputs, how: VehicleUse) => resolveDesign(jobFigureInput({ ...ground, use: how }, design));
+  }, [shelves, vehicle, facts, route]);
   const sheet = useSheet(useMemo(() => slotsFor(inputs, use), [slotsFor, inputs, use]));
   const savedSheet = useSheet(
     useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),
@@ -162,7 +136,8 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
       pickDesign: setPicked,
       ...steps,
       route,
-      setUse: setUseDraft,
+      useDraftVersion: useDraftValue?.version ?? null,
+      setUse: (next) => setUseDraft(next && { use: next, version: useDraftValue?.version ?? job.useVersion }),
       slotsOf: (design) => slotsFor(design, use),
       fit: (revision, options) =>
         fitKit({

@@ -2,11 +2,11 @@ import { Button, Checkbox, Segmented } from 'antd';
 import { amountOf, type BriefLineBody } from '../../../../contract/brief.ts';
 import { BRIEF_KINDS } from '../../../../core/brief/lines.ts';
 import { dayNumber, isoDay } from '../../../../core/quantity/format.ts';
+import { BRIEF_NAME, SCHOOL_NAME } from '../../../../wording/brief.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
-import { BRIEF_NAME, SCHOOL_NAME } from '../../../wording/brief.ts';
 
 interface Props {
   readonly line: BriefLineBody;

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { BriefLineBody, StoredBriefLine } from '../../../../contract/brief.ts';
+import { briefLineDifferences } from '../../../../wording/briefDifferences.ts';
 import { useDraft } from '../../../data/draft.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { MergeDialog, type MergeRow } from '../../../widgets/MergeDialog.tsx';
+import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { briefFigure } from '../../../wording/brief.ts';
+import { useShown } from '../../../widgets/useShown.ts';
 import { LineEditor } from './LineEditor.tsx';
 
 const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLineBody): BriefLineBody => ({
@@ -20,7 +20,7 @@ const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLine
 
 /** A line as stored, with its unsaved changes; a stale save shows both sides. */
 export function StoredLine({ line }: { line: StoredBriefLine }) {
-  const set = useUnitSet();
+  const shown = useShown();
   const [draft, setDraft] = useDraft<{ body: BriefLineBody; version: number }>(`brief ${line.id}`);
   const [theirs, setTheirs] = useState<StoredBriefLine | null>(null);
   const sending = useSend(true);
@@ -32,21 +32,12 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
   };
   const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredBriefLine) : null;
   if (stale && theirs?.version !== stale.version) setTheirs(stale);
-  const rows = (mine: BriefLineBody, other: BriefLineBody): MergeRow[] => {
-    const amount = (value: number | null) => (value === null ? 'none' : briefFigure(line.kind, value, set));
-    return [
-      { name: 'Firm', mine: mine.firm ? 'firm' : 'wish', theirs: other.firm ? 'firm' : 'wish' },
-      { name: 'Amount', mine: amount(mine.amount), theirs: amount(other.amount) },
-      { name: 'School', mine: mine.school ?? 'none', theirs: other.school ?? 'none' },
-      { name: 'Words', mine: mine.text, theirs: other.text },
-    ];
-  };
   const close = () => {
     setTheirs(null);
     sending.clear();
   };
   return (
-    <div>
+    <div data-form>
       <LineEditor
         line={body}
         onChange={(next) =>
@@ -76,7 +67,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
       )}
       {sending.problem && !sending.problem.fields && !stale && <div className="fault">{sending.problem.detail}</div>}
       <MergeDialog
-        rows={theirs && stale ? rows(body, theirs) : null}
+        rows={theirs && stale ? briefLineDifferences(line.kind, [body, bodyOf(theirs)], shown) : null}
         onMine={() => {
           const version = theirs?.version ?? line.version;
           close();

@@ -1,6 +1,6 @@
 import { type BriefLineBody, hasKind } from '../../../../contract/brief.ts';
 import { BRIEF_KIND_IDS, type BriefKind } from '../../../../core/brief/lines.ts';
-import { BRIEF_NAME } from '../../../wording/brief.ts';
+import { BRIEF_NAME } from '../../../../wording/brief.ts';
 
 /** Base amounts a new line starts with: round figures that a person then changes. */
 const START: Partial<Record<BriefKind, number>> = {

@@ -1,29 +1,56 @@
 import { Button } from 'antd';
+import { useSchema } from '../../../../contract/use.ts';
 import type { VehicleUse } from '../../../../core/figures/slots.ts';
+import { differences } from '../../../../wording/differences.ts';
 import { usePerson } from '../../../data/session.tsx';
+import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
+import { useShown } from '../../../widgets/useShown.ts';
 import { useBench } from '../jobBench.ts';
 
 /** The draft of how the vehicle is used, with a setter, the faults of its fields, and the buttons that save or drop it. */
 export function useUse() {
-  const { job, use, setUse, useDirty } = useBench();
+  const { job, use, setUse, useDirty, useDraftVersion } = useBench();
   const sending = useSend();
+  const shown = useShown();
   const may = usePerson().role !== 'viewer';
-  const save = async () => {
-    if (await sending.go('PUT', `/jobs/${job.number}/use`, { use, version: job.version })) setUse(null);
+  const save = async (version: number) => {
+    if (await sending.go('PUT', `/jobs/${job.number}/use`, { use, version })) setUse(null);
   };
+  const stale =
+    sending.problem?.type === '/problems/stale'
+      ? (sending.problem.current as { use: VehicleUse; version: number })
+      : null;
   return {
     use,
     set: (change: Partial<VehicleUse>) => setUse({ ...use, ...change }),
     fault: (field: string): string | undefined => sending.faults[`use.${field}`],
     buttons: useDirty && may && (
       <span className="row">
-        <Button size="small" type="primary" loading={sending.busy} onClick={() => void save()}>
+        <Button
+          size="small"
+          type="primary"
+          loading={sending.busy}
+          onClick={() => void save(useDraftVersion ?? job.useVersion)}
+        >
           Save the use
         </Button>
         <Button size="small" onClick={() => setUse(null)}>
           Undo
         </Button>
+        <MergeDialog
+          rows={stale ? differences(useSchema, [use, stale.use], shown) : null}
+          onMine={() => {
+            const version = stale?.version ?? 0;
+            sending.clear();
+            void save(version);
+          }}
+          onTheirs={() => {
+            sending.clear();
+            setUse(null);
+          }}
+          onClose={sending.clear}
+        />
       </span>
     ),
   };

@@ -17,7 +17,7 @@ const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half',
 export default function BuildStep() {
   const { job, kit } = useBench();
   const manager = usePerson().role === 'manager';
-  const sending = useSend();
+  const sending = useSend(false, { typed: false });
   const [picked, setPicked] = useState<string | null>(null);
   const stage = job.stages.find((s) => s.id === picked) ?? currentStage(job.stages) ?? job.stages[0];
   if (!stage) {

@@ -1,13 +1,13 @@
 import { Button, Dropdown } from 'antd';
 import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/build.ts';
+import { REWORK_NAME, WAITING_NAME } from '../../../../wording/work.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { REWORK_NAME, WAITING_NAME } from '../../../wording/work.ts';
 
 /** Clock on for work, rework or waiting (with its cause), clock off. */
 export function ClockButtons({ stage }: { stage: StageRow }) {
   const person = usePerson();
-  const sending = useSend();
+  const sending = useSend(false, { typed: false });
   if (person.role === 'viewer') return null;
   const mine = stage.onIt.find((entry) => entry.personId === person.id);
   const on = (kind: string, cause: string | null) =>

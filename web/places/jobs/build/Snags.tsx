@@ -1,12 +1,12 @@
 import { Button } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
+import { dayAndTime } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { dayAndTime } from '../../../wording/work.ts';
 
 /** Faults to put right: noted in a line, put right with one press. */
 export function Snags({ job }: { job: JobSheet }) {

@@ -2,11 +2,11 @@ import { Button } from 'antd';
 import type { StageRow } from '../../../../contract/build.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { finishProblem, openBefore } from '../../../../core/build/stageRules.ts';
+import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../wording/work.ts';
 import { ClockButtons } from './ClockButtons.tsx';
 import { StepLine } from './StepLine.tsx';
 
@@ -14,7 +14,7 @@ import { StepLine } from './StepLine.tsx';
 export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
   const person = usePerson();
   const { workshop } = useSession();
-  const sending = useSend();
+  const sending = useSend(false, { typed: false });
   const before = openBefore(stage, job.stages);
   const mine = stage.onIt.some((entry) => entry.personId === person.id);
   const problem = finishProblem(

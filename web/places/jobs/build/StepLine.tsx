@@ -1,13 +1,13 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { StageRow, StepRow } from '../../../../contract/build.ts';
+import { clock, limitText } from '../../../../wording/work.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { clock, limitText } from '../../../wording/work.ts';
 
 /** One step: a value held against its limits, or a tick; out of limits it stops until somebody decides. */
 export function StepLine({ step, stage }: { step: StepRow; stage: StageRow }) {

@@ -2,22 +2,24 @@ import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
+import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { FUNCTION_NAME, WAY_NAME } from '../../../wording/fit.ts';
 import { useBench } from '../jobBench.ts';
 
 function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
   const { job } = useBench();
-  const chosen = job.cover[line.function];
+  // As it was when this was opened: somebody else may settle it meanwhile.
+  const [chosen] = useState(job.cover[line.function] ?? null);
   const [way, setWay] = useState<CoverWay | null>(chosen?.way ?? null);
   const [why, setWhy] = useState(chosen?.why ?? '');
   const sending = useSend(true);
   const save = async (next: CoverWay | null) => {
-    if (await sending.go('PUT', `/jobs/${job.number}/cover`, { function: line.function, way: next, why })) done();
+    if (await sending.go('PUT', `/jobs/${job.number}/cover`, { function: line.function, way: next, why, was: chosen }))
+      done();
   };
   return (
     <div className="stack" style={{ width: 230 }}>
@@ -35,6 +37,7 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
         fault={sending.faults.why}
         onEnter={() => void save(way)}
       />
+      {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
       <div className="row">
         <Button type="primary" disabled={!way} loading={sending.busy} onClick={() => void save(way)}>
           Settle

@@ -2,13 +2,13 @@ import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import type { Finding, Verdict } from '../../../../core/fit/finding.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleFigures.ts';
+import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
+import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../../wording/fit.ts';
+import { dayAndTime } from '../../../../wording/work.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
-import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../wording/fit.ts';
-import { dayAndTime } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 
 export const VERDICT_MARK: Record<Verdict, Mark> = {

@@ -1,14 +1,15 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { PART_STATES, type PartLine, type PartState } from '../../../../contract/parts.ts';
+import type { PartLine } from '../../../../contract/parts.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { PART_STATES, type PartState } from '../../../../core/stores/partMove.ts';
+import { dayAndTime, dayText, PART_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { dayAndTime, dayText, PART_STATE_NAME } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 
 const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };

@@ -3,14 +3,14 @@ import { useState } from 'react';
 import type { CheckResult } from '../../../../contract/prove.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
+import { FIGURE_NAME, MISSING } from '../../../../wording/figures.ts';
+import { dayAndTime, limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { FIGURE_NAME, MISSING } from '../../../wording/figures.ts';
-import { dayAndTime, limitText } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 
 /** One check: how, limit and where it comes from, value, signature. Done again it gets a further signature. */

@@ -3,22 +3,15 @@ import { useState } from 'react';
 import type { StoredDesign } from '../../../../contract/design.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../../../core/design/inputs.ts';
 import { kitDesign, kitParts } from '../../../../core/kit/kit.ts';
+import { designDifferences } from '../../../../wording/designDifferences.ts';
 import { usePerson } from '../../../data/session.tsx';
-import { MergeDialog, type MergeRow } from '../../../widgets/MergeDialog.tsx';
+import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../widgets/useSend.ts';
+import { useShown } from '../../../widgets/useShown.ts';
 import { useBench } from '../jobBench.ts';
 import { DesignPapers } from './DesignPapers.tsx';
-import { designDifferences } from './designDifferences.ts';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
-/** What differs between my draft and what somebody saved meanwhile, choice by choice. */
-const mergeRows = (mine: DesignInputs, theirs: DesignInputs, name: (id: string | null) => string): MergeRow[] =>
-  designDifferences([mine, theirs], name).map((row) => ({
-    name: row.name,
-    mine: row.values[0] ?? '',
-    theirs: row.values[1] ?? '',
-  }));
-
 /** The designs of a job: pick, make, copy, save, choose. */
 export function DesignBar({ sending }: { sending: Sending }) {
   const bench = useBench();
@@ -26,6 +19,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
   const person = usePerson();
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);
   const others = useSend();
+  const shown = useShown();
   const may = person.role !== 'viewer';
   const nextLetter = LETTERS[job.designs.length] ?? `${job.designs.length + 1}`;
   const fromKit = () =>
@@ -53,7 +47,6 @@ export function DesignBar({ sending }: { sending: Sending }) {
     if (saved.id !== stored.id) pickDesign(saved.id);
   };
   const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredDesign) : null;
-  const partName = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
   return (
     <div className="row" style={{ justifyContent: 'space-between' }}>
       <div className="row" role="group" aria-label="Designs of this job">
@@ -153,7 +146,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
         {others.faults.name && <div className="fault">{others.faults.name}</div>}
       </Modal>
       <MergeDialog
-        rows={stale ? mergeRows(inputs, stale.inputs, partName) : null}
+        rows={stale ? designDifferences([inputs, stale.inputs], shown) : null}
         onMine={() => {
           const version = stale?.version ?? 0;
           sending.clear();

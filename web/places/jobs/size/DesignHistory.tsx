@@ -1,29 +1,30 @@
 import { Button, Drawer } from 'antd';
 import useSWR from 'swr';
 import type { DesignChange } from '../../../../contract/design.ts';
+import { designDifferences } from '../../../../wording/designDifferences.ts';
+import { dayAndTime } from '../../../../wording/work.ts';
 import { ask } from '../../../data/client.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
-import { dayAndTime } from '../../../wording/work.ts';
+import { useShown } from '../../../widgets/useShown.ts';
 import { useBench } from '../jobBench.ts';
-import { designDifferences } from './designDifferences.ts';
 
 /** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
 export function DesignHistory({ onClose }: { onClose: () => void }) {
-  const { stored, setInputs, shelves } = useBench();
+  const { stored, setInputs } = useBench();
   const { workshop } = useSession();
   const may = usePerson().role !== 'viewer';
   const { data, error } = useSWR<DesignChange[], Error>(
     stored ? `/designs/${stored.id}/history?version=${stored.version}` : null,
     ask,
   );
-  const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
+  const shown = useShown();
   return (
     <Drawer open title={`What was changed in ${stored?.name ?? ''}`} onClose={onClose} size={520}>
       {error && <p className="stop">{error.message}</p>}
       {data?.length === 0 && <p className="soft">Nothing was changed since it was made.</p>}
       <div className="stack">
         {data?.map((change, i) => {
-          const differences = change.before ? designDifferences([change.before, change.inputs], name) : [];
+          const differences = change.before ? designDifferences([change.before, change.inputs], shown) : [];
           return (
             <section key={i} className="history-entry">
               <div className="spread">

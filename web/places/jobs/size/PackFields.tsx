@@ -1,7 +1,7 @@
 import { packFacts } from '../../../../core/figures/pack/packFacts.ts';
+import { MISSING } from '../../../../wording/figures.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { MISSING } from '../../../wording/figures.ts';
 import { useBench } from '../jobBench.ts';
 import { useDesign } from './useDesign.ts';
 

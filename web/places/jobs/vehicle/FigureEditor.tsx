@@ -2,24 +2,24 @@ import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import type { Source } from '../../../../core/quantity/sourced.ts';
 import { VEHICLE_FIGURES, type VehicleFigureId } from '../../../../core/vehicle/vehicleFigures.ts';
+import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../wording/figures.ts';
 import { useBench } from '../jobBench.ts';
 
-/** Lays a figure of this very vehicle over the library's, with where it came from. */
-export function FigureEditor({ id }: { id: VehicleFigureId }) {
+function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
   const { job, vehicle } = useBench();
-  const [open, setOpen] = useState(false);
   const [value, setValue] = useState<number | null>(vehicle.figures[id].value);
   const [source, setSource] = useState<Source>('measured');
+  // The vehicle's own figure as it was when this was opened; somebody else may measure meanwhile.
+  const [since] = useState(job.vehicle.measured[id]?.at ?? null);
   const sending = useSend(true);
   const save = async () => {
-    if (await sending.go('PUT', `/jobs/${job.number}/vehicle-figures`, { figure: id, value, source })) setOpen(false);
+    if (await sending.go('PUT', `/jobs/${job.number}/vehicle-figures`, { figure: id, value, source, since })) done();
   };
-  const form = (
-    <div className="stack" style={{ width: 230 }}>
+  return (
+    <div className="stack" style={{ width: 230 }} data-form>
       <QuantityInput
         label="Value"
         kind={VEHICLE_FIGURES[id]}
@@ -34,18 +34,24 @@ export function FigureEditor({ id }: { id: VehicleFigureId }) {
         options={(['measured', 'drawing', 'assumed'] as const).map((s) => ({ value: s, label: SOURCE_NAME[s] }))}
         onChange={(next) => setSource((next as Source | null) ?? 'measured')}
       />
+      {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
       <Button type="primary" onClick={() => void save()} loading={sending.busy}>
         Save figure
       </Button>
     </div>
   );
+}
+
+/** Lays a figure of this very vehicle over the library's, with where it came from. */
+export function FigureEditor({ id }: { id: VehicleFigureId }) {
+  const [open, setOpen] = useState(false);
   return (
     <Popover
       trigger="click"
       open={open}
       onOpenChange={setOpen}
       title={VEHICLE_FIGURE_NAME[id]}
-      content={form}
+      content={<FigureForm id={id} done={() => setOpen(false)} />}
       destroyOnHidden
     >
       <Button size="small" type="text" aria-label={`Measure ${VEHICLE_FIGURE_NAME[id]}`}>

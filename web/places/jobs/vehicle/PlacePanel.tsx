@@ -1,10 +1,10 @@
+import { dayText } from '../../../../wording/work.ts';
 import { useFloor } from '../../../data/resources.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { dayText } from '../../../wording/work.ts';
 import { useBench } from '../jobBench.ts';
 
 /** Where the vehicle stands, as the Floor draws it, and the day it is promised for. One vehicle to a bay. */

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { dcPower } from '../../../../../core/charge/dcCharge.ts';
 import { dcLimits } from '../../../../../core/figures/charge/dc.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { MISSING } from '../../../../wording/figures.ts';
 import { useBench } from '../../jobBench.ts';
 import { useDesign } from '../useDesign.ts';
 

@@ -2,11 +2,11 @@ import { Button, Segmented } from 'antd';
 import { supplies, USUAL_HOME_H } from '../../../../../core/figures/charge/supplies.ts';
 import type { NamedSupply } from '../../../../../core/figures/slots.ts';
 import { formatClock, formatHours, formatQuantity } from '../../../../../core/quantity/format.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
-import { MISSING } from '../../../../wording/figures.ts';
 import { useUse } from '../../brief/useUse.tsx';
 import { useBench } from '../../jobBench.ts';
 

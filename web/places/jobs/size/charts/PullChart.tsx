@@ -6,11 +6,11 @@ import { roadVehicle } from '../../../../../core/figures/road/roadVehicle.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { toShown, unitOf } from '../../../../../core/quantity/units.ts';
 import { roadForces } from '../../../../../core/road/roadLoad.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { MISSING } from '../../../../wording/figures.ts';
 import { useBench } from '../../jobBench.ts';
 
 const STEPS = 80;

@@ -3,11 +3,11 @@ import { prechargeNow, resistorChoice } from '../../../../../core/figures/electr
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { linkVoltage } from '../../../../../core/wiring/precharge.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { MISSING } from '../../../../wording/figures.ts';
 import { useBench } from '../../jobBench.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from '../ToFit.tsx';

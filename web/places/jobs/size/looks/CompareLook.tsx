@@ -2,18 +2,19 @@ import { useMemo } from 'react';
 import { createSheet } from '../../../../../core/figures/evaluate.ts';
 import { FIGURE_GROUP_NAME, FIGURE_GROUPS, type FigureGroup } from '../../../../../core/figures/groups.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
+import { designDifferences } from '../../../../../wording/designDifferences.ts';
+import { FIGURE_NAME } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { amount, FigureValue } from '../../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { FIGURE_NAME } from '../../../../wording/figures.ts';
+import { useShown } from '../../../../widgets/useShown.ts';
 import { useBench } from '../../jobBench.ts';
-import { designDifferences } from '../designDifferences.ts';
 
 const GROUPS: readonly FigureGroup[] = ['pack', 'range', 'road', 'weight', 'charge', 'price'];
 
 /** All designs of the job side by side: what was chosen differently, then every figure, bold where they differ. */
 export default function CompareLook() {
-  const { job, stored, inputs, slotsOf, shelves } = useBench();
+  const { job, stored, inputs, slotsOf } = useBench();
   const set = useUnitSet();
   const columns = useMemo(
     () =>
@@ -23,10 +24,10 @@ export default function CompareLook() {
       }),
     [job.designs, stored, inputs, slotsOf],
   );
-  const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
+  const shown = useShown();
   const choices = designDifferences(
     columns.map((column) => column.inputs),
-    name,
+    shown,
   );
   if (columns.length < 2)
     return (

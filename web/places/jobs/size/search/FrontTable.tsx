@@ -2,9 +2,9 @@ import { Button } from 'antd';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import type { Ranked } from '../../../../../core/search/rank.ts';
 import type { SearchTask } from '../../../../../core/search/search.ts';
+import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { BRIEF_NAME } from '../../../../wording/brief.ts';
 import { useBench } from '../../jobBench.ts';
 
 /** So many rows are read; the chart has them all. */

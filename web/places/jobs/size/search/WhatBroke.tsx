@@ -1,7 +1,7 @@
 import { formatNumber } from '../../../../../core/quantity/format.ts';
 import type { BuildReason } from '../../../../../core/search/search.ts';
+import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { BRIEF_NAME } from '../../../../wording/brief.ts';
 import type { SearchReport } from '../../../../workers/searchWorker.ts';
 import { useBench } from '../../jobBench.ts';
 

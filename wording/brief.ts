@@ -1,7 +1,7 @@
-import type { LineJudgement } from '../../core/brief/judgeLine.ts';
-import { BRIEF_KINDS, type BriefKind, type BriefLine } from '../../core/brief/lines.ts';
-import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
-import type { UnitSet } from '../../core/quantity/units.ts';
+import type { LineJudgement } from '../core/brief/judgeLine.ts';
+import { BRIEF_KINDS, type BriefKind, type BriefLine } from '../core/brief/lines.ts';
+import { formatHours, formatQuantity } from '../core/quantity/format.ts';
+import type { UnitSet } from '../core/quantity/units.ts';
 import { MISSING } from './figures.ts';
 
 export const BRIEF_NAME: Record<BriefKind, string> = {

@@ -1,8 +1,8 @@
-import type { Finding, RuleId, Side, Verdict } from '../../core/fit/finding.ts';
-import type { VehicleFunction } from '../../core/fit/functions.ts';
-import type { CoverWay } from '../../core/kit/kit.ts';
-import { formatQuantity } from '../../core/quantity/format.ts';
-import { type UnitSet, unitOf } from '../../core/quantity/units.ts';
+import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
+import type { VehicleFunction } from '../core/fit/functions.ts';
+import type { CoverWay } from '../core/kit/kit.ts';
+import { formatQuantity } from '../core/quantity/format.ts';
+import { type UnitSet, unitOf } from '../core/quantity/units.ts';
 import { SOURCE_NAME } from './figures.ts';
 
 export const VERDICT_NAME: Record<Verdict, string> = {

@@ -1,8 +1,8 @@
-import type { MissingReason } from '../../core/figures/figure.ts';
-import type { Source } from '../../core/quantity/sourced.ts';
-import type { VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
+import type { MissingReason } from '../core/figures/figure.ts';
+import type { Source } from '../core/quantity/sourced.ts';
+import type { VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
 
-export { FIGURE_NAME } from '../../core/figures/names.ts';
+export { FIGURE_NAME } from '../core/figures/names.ts';
 
 export const MISSING: Record<MissingReason, string> = {
   noVehicle: 'no vehicle',

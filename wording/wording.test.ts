@@ -1,16 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import { judgeLine } from '../../core/brief/judgeLine.ts';
-import { BRIEF_KIND_IDS, type BriefLine } from '../../core/brief/lines.ts';
-import { createSheet } from '../../core/figures/evaluate.ts';
-import { FIGURE_IDS } from '../../core/figures/index.ts';
-import type { Finding } from '../../core/fit/finding.ts';
-import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
-import { dayNumber } from '../../core/quantity/format.ts';
-import { slots } from '../../core/testing/wren.ts';
-import { VEHICLE_FIGURE_IDS } from '../../core/vehicle/vehicleFigures.ts';
+import { judgeLine } from '../core/brief/judgeLine.ts';
+import { BRIEF_KIND_IDS, type BriefLine } from '../core/brief/lines.ts';
+import { createSheet } from '../core/figures/evaluate.ts';
+import { FIGURE_IDS } from '../core/figures/index.ts';
+import type { Finding } from '../core/fit/finding.ts';
+import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
+import { JOB_ACTIONS, JOB_STATES, jobRefusal } from '../core/job/states.ts';
+import { dayNumber } from '../core/quantity/format.ts';
+import { slots } from '../core/testing/wren.ts';
+import { VEHICLE_FIGURE_IDS } from '../core/vehicle/vehicleFigures.ts';
 import { BRIEF_NAME, byHowMuch, nowText, wanted } from './brief.ts';
 import { FIGURE_NAME, VEHICLE_FIGURE_NAME } from './figures.ts';
 import { countVerdict, FUNCTION_NAME, findingSentence, marginText, nextAction, sources } from './fit.ts';
+import { refusalSentence } from './job.ts';
 import { limitText } from './work.ts';
 
 const plain = (text: string) => text.replace(/[\u00a0\u202f]/g, ' ');
@@ -38,6 +40,19 @@ describe('names', () => {
     for (const id of VEHICLE_FIGURE_IDS) expect(VEHICLE_FIGURE_NAME[id].length, id).toBeGreaterThan(3);
     expect(new Set(Object.values(FIGURE_NAME)).size).toBe(FIGURE_IDS.length);
   });
+});
+
+test('each refusal of a job is a sentence with the job and what to do', () => {
+  let refusals = 0;
+  for (const state of JOB_STATES) {
+    for (const action of JOB_ACTIONS) {
+      const refusal = jobRefusal(state, action);
+      if (!refusal) continue;
+      refusals++;
+      expect(refusalSentence('26-101', refusal, action)).toMatch(/^26-101 is .*: [a-z].*\. (Open|Choose|Clock) .*\.$/);
+    }
+  }
+  expect(refusals).toBeGreaterThan(30);
 });
 
 describe('a line of the brief in words', () => {

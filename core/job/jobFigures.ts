@@ -1,0 +1,67 @@
+import type { DesignInputs } from '../design/inputs.ts';
+import { EMPTY_DESIGN } from '../design/inputs.ts';
+import type { Library, ResolveInput } from '../design/resolve.ts';
+import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
+import { newHoleCount } from '../fit/cradle.ts';
+import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
+import { dayNumber } from '../quantity/format.ts';
+import type { Route } from '../road/route.ts';
+import type { VehicleState } from '../vehicle/state.ts';
+
+/** What is known of a job besides its design: the kit it takes, what is left to do, what is waited for. */
+export interface JobFacts {
+  readonly kit: { readonly revision: KitRevision; readonly options: readonly string[] } | null;
+  readonly stages: readonly { readonly state: string; readonly hours: number }[];
+  readonly parts: readonly { readonly state: string; readonly due: string | null }[];
+  readonly rates: { readonly rateCents: number; readonly hoursPerDay: number };
+  /** ISO day in the workshop's time zone. */
+  readonly today: string;
+}
+
+/** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
+export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOutside {
+  const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
+  const planned = kit ? kitHours(kit.revision) : null;
+  const open = stages.filter((stage) => stage.state !== 'done');
+  return {
+    labourHours: planned,
+    rateCents: rates.rateCents,
+    hoursPerDay: rates.hoursPerDay,
+    todayDay: dayNumber(today),
+    latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
+    remainingHours: stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : planned,
+  };
+}
+
+/** What the figures of a job stand on, whatever design is looked at. */
+export interface JobGround {
+  readonly library: Library;
+  /** How many of each component are on hand and promised to nobody. */
+  readonly free: ReadonlyMap<string, number>;
+  readonly vehicle: VehicleState;
+  readonly use: VehicleUse;
+  readonly route: Route | null;
+  readonly facts: JobFacts;
+}
+
+/**
+ * The one way from a job to the inputs of its figures: the page, the Floor, the server and every paper come through
+ * here, so that none of them can show another figure than the others.
+ *
+ * @param design null while the job has none
+ */
+export function jobFigureInput(ground: JobGround, design: DesignInputs | null): ResolveInput {
+  const { library, free, vehicle, use, route, facts } = ground;
+  const { kit } = facts;
+  const brought = kit && kitParts(kit.revision, library, vehicle.variant.id, kit.options);
+  return {
+    design: design ?? EMPTY_DESIGN,
+    library,
+    vehicle,
+    use,
+    route,
+    newHoles: brought && newHoleCount(vehicle.variant, brought),
+    work: jobWork(facts),
+    free,
+  };
+}

@@ -1,0 +1,81 @@
+/** Where a job stands in its life. */
+export const JOB_STATES = [
+  'enquiry',
+  'sizing',
+  'waitingForClient',
+  'waitingForPart',
+  'building',
+  'proving',
+  'handedOver',
+  'cancelled',
+] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
+/** What people do to a job. Every address of the server that changes a job does exactly one of these. */
+export const JOB_ACTIONS = [
+  'brief',
+  'use',
+  'weigh',
+  'measure',
+  'design',
+  'kit',
+  'cover',
+  'decide',
+  'parts',
+  'stages',
+  'clockOn',
+  'clockOff',
+  'confirmLive',
+  'reading',
+  'finish',
+  'snag',
+  'sign',
+  'move',
+] as const;
+export type JobAction = (typeof JOB_ACTIONS)[number];
+
+/** Why an action is not possible in a state; the wording says what to do about it. */
+export type JobRefusal = 'handedOver' | 'cancelled' | 'onlyEnquiry' | 'notBuiltYet';
+
+const ALWAYS: readonly JobAction[] = ['move', 'clockOff'];
+const FROM_ENQUIRY: readonly JobAction[] = [
+  'brief',
+  'use',
+  'weigh',
+  'measure',
+  'design',
+  'kit',
+  'cover',
+  'decide',
+  'snag',
+];
+
+/**
+ * The table of what may be done when. Working out and measuring begin with the enquiry; parts, stages and the clock
+ * need a job that is being sized at least; a check is signed on a vehicle that is being built or proved (parts and
+ * clients may be waited for meanwhile). What is handed over or cancelled takes nothing more: the vehicle may still be
+ * moved, and whoever is on the clock may leave it.
+ *
+ * @returns null when the action is possible, else the reason.
+ */
+export function jobRefusal(state: JobState, action: JobAction): JobRefusal | null {
+  if (ALWAYS.includes(action)) return null;
+  if (state === 'handedOver' || state === 'cancelled') return state;
+  if (FROM_ENQUIRY.includes(action)) return null;
+  if (state === 'enquiry') return 'onlyEnquiry';
+  return state === 'sizing' && action === 'sign' ? 'notBuiltYet' : null;
+}
+
+/** Is the job still to be worked on? */
+export const isOpen = (state: JobState): boolean => state !== 'handedOver' && state !== 'cancelled';
+
+/** The state a job is in once somebody has clocked on to one of its stages. */
+export const stateAfterClockOn = (state: JobState): JobState =>
+  state === 'sizing' || state === 'waitingForClient' || state === 'waitingForPart' ? 'building' : state;
+
+/** The state after a design was chosen: an enquiry becomes a job that is being sized. */
+export const stateAfterChoice = (state: JobState): JobState => (state === 'enquiry' ? 'sizing' : state);
+
+/** The state after a stage was finished: with none left open a vehicle goes on to be proved. */
+export const stateAfterFinish = (state: JobState, openStages: number): JobState =>
+  state === 'building' && openStages === 0 ? 'proving' : state;

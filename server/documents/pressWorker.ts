@@ -1,0 +1,15 @@
+import { resolveDesign } from '../../core/design/resolve.ts';
+import { createSheet } from '../../core/figures/evaluate.ts';
+import { designPdf } from './designPdf.ts';
+import type { PressOrder } from './pressOrder.ts';
+import { signOffPdf } from './signOffPdf.ts';
+
+/** Runs on a thread of the press. */
+export default function make(order: PressOrder): Promise<Uint8Array> {
+  switch (order.paper) {
+    case 'signOff':
+      return signOffPdf(order.job, order.print);
+    case 'design':
+      return designPdf(order.job, order.design, createSheet(resolveDesign(order.input)), order.print);
+  }
+}

@@ -1,0 +1,33 @@
+import connectPgSimple from 'connect-pg-simple';
+import session, { type SessionData, type Store } from 'express-session';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+
+/** A session in use is written as such this often, not with every request. */
+const TOUCH_MINUTES = 5;
+const PRUNE_S = 15 * 60;
+
+/** Sessions in the database, pruned when they have run out. Only signed-in people have one. */
+export function sessionStore(pool: pg.Pool, logger: Logger): Store & { close: () => Promise<void> } {
+  const PgStore = connectPgSimple(session);
+  class SeldomTouched extends PgStore {
+    override touch(sid: string, data: SessionData, done: (error?: unknown) => void): void {
+      const until = new Date(data.cookie.expires ?? Date.now());
+      // Changes only what is there: a session that was ended meanwhile must not come back with an answer under way. The
+      // answer is made already, so a session that could not be touched must not break it either.
+      pool
+        .query(
+          'update session set expire = $1 where sid = $2 and expire < $1::timestamptz - make_interval(mins => $3)',
+          [until, sid, TOUCH_MINUTES],
+        )
+        .catch((error: unknown) => logger.debug({ err: error }, 'a session was not touched'))
+        .finally(() => done());
+    }
+  }
+  return new SeldomTouched({
+    pool,
+    tableName: 'session',
+    pruneSessionInterval: PRUNE_S,
+    errorLog: (...text) => logger.debug(text),
+  }) as unknown as Store & { close: () => Promise<void> };
+}

@@ -1,0 +1,21 @@
+import { lt, sql } from 'drizzle-orm';
+import type { Db } from './db/connect.ts';
+import { idempotencyKey, signInTry } from './db/schema/index.ts';
+
+/** Keys of requests are kept this long: nobody sends the same request again later than that. */
+const KEY_DAYS = 7;
+const HOUR_MS = 3_600_000;
+
+/** Throws away keys of requests older than a week and counts of sign-in tries that have run out. */
+export async function tidy(db: Db): Promise<void> {
+  await db.delete(idempotencyKey).where(lt(idempotencyKey.at, sql`now() - make_interval(days => ${KEY_DAYS})`));
+  await db.delete(signInTry).where(lt(signInTry.expire, Date.now()));
+}
+
+/** Tidies every hour; several servers on one database may do it, each finds less to do. */
+export function keepTidy(db: Db): { readonly stop: () => void } {
+  // A database that is away is tidied an hour later.
+  const timer = setInterval(() => void tidy(db).catch(() => {}), HOUR_MS);
+  timer.unref();
+  return { stop: () => clearInterval(timer) };
+}

@@ -1,0 +1,522 @@
+import { beforeAll, describe, expect, test } from 'vitest';
+import type { StageRow } from '../../contract/build.ts';
+import type { JobSheet } from '../../contract/job.ts';
+import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
+import { CHECKS } from '../../core/prove/index.ts';
+import { ENDPOINTS } from '../../server/endpoints.ts';
+import { openWorkshop, type Visitor } from '../api/workshop.ts';
+
+// Every address that changes something is fired ten times at the same moment: with the same body under one key, with
+// the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
+// thing from a known version must change it once. An address without a case here fails the test.
+const shop = openWorkshop();
+const TEN = Array.from({ length: 10 }, (_, i) => i);
+
+/** How many of ten may succeed, and how many events they leave. */
+type Outcome =
+  /** One changes it; the others are told why they do not. */
+  | 'one'
+  /** Each adds something of its own. */
+  | 'all'
+  /** All are answered well, and it was done once. */
+  | 'once';
+
+interface Case {
+  readonly same: Outcome;
+  readonly different: Outcome;
+  /** Puts things as they must be before each volley, and gives address and the i-th body. */
+  readonly prepare: () => Promise<{ path: string; body: (i: number) => object; who?: Visitor }>;
+}
+
+let ilse: Visitor;
+let soren: Visitor;
+let jory: Visitor;
+const sql = (text: string, values: unknown[] = []) => shop.pool().query(text, values);
+
+beforeAll(async () => {
+  [ilse, soren, jory] = (await Promise.all(['ilse', 'soren', 'jory'].map((n) => shop.visitor(n)))) as [
+    Visitor,
+    Visitor,
+    Visitor,
+  ];
+  await sql('update time_entry set "to" = now() where "to" is null');
+});
+
+const van = () => ilse.job('Bakery van');
+const onJob = async (rest: string, body: (job: JobSheet, i: number) => object) => {
+  const job = await van();
+  return { path: `/jobs/${job.number}${rest}`, body: (i: number) => body(job, i) };
+};
+/** A stage nobody is on, in hand, with nothing before it. */
+async function openStage(live: boolean): Promise<StageRow> {
+  const stage = (await van()).stages.find((one) => one.liveHv === live && (live || one.steps.some((s) => s.limit)))!;
+  await sql('update time_entry set "to" = now() where "to" is null');
+  await sql("update stage set after = '{}', state = 'waiting', hv_confirmed = false where id = $1", [stage.id]);
+  await sql('delete from reading where step_id in (select id from step where stage_id = $1)', [stage.id]);
+  return (await van()).stages.find((one) => one.id === stage.id)!;
+}
+const work = { kind: 'work', cause: null };
+const on = async (who: Visitor, stage: StageRow) => {
+  const answer = await who.send('post', `/stages/${stage.id}/clock-on`, work);
+  expect(answer.status, answer.body.detail).toBe(200);
+};
+const line = { kind: 'free', firm: false, amount: null, school: null, tolerance: null, text: 'a hook', done: false };
+
+const CASES: Record<string, Case> = {
+  'put /preferences': {
+    same: 'once',
+    different: 'once',
+    prepare: async () => ({
+      path: '/preferences',
+      body: (i) => ({ unitSet: ['metric', 'uk', 'us'][i % 3] }),
+    }),
+  },
+  'post /jobs': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => ({
+      path: '/jobs',
+      body: (i) => ({
+        clientName: `Client ${i}`,
+        clientContact: '',
+        title: `Van ${i}`,
+        variantId: 'wren-11',
+        builtYear: 1972,
+        chassisNumber: `T${i}`,
+        registration: '',
+        colour: '',
+        brief: [],
+      }),
+    }),
+  },
+  'put /jobs/:number/use': {
+    same: 'one',
+    different: 'one',
+    prepare: () => onJob('/use', (job, i) => ({ use: { ...job.use, payloadKg: 100 + i }, version: job.useVersion })),
+  },
+  'put /jobs/:number/place': {
+    same: 'one',
+    different: 'one',
+    prepare: () =>
+      onJob('/place', (job, i) => ({ placeId: null, promised: `2027-03-${10 + i}`, version: job.version })),
+  },
+  'put /jobs/:number/kit': {
+    same: 'one',
+    different: 'one',
+    prepare: () =>
+      onJob('/kit', (job, i) => ({
+        revisionId: i % 2 ? null : (job.kit?.revisionId ?? null),
+        options: [],
+        version: job.version,
+      })),
+  },
+  'put /jobs/:number/chosen-design': {
+    same: 'one',
+    different: 'one',
+    prepare: () => onJob('/chosen-design', (job) => ({ designId: job.designs[0]!.id, version: job.version })),
+  },
+  'put /jobs/:number/cover': {
+    same: 'once',
+    different: 'one',
+    prepare: async () => {
+      await sql("update job set cover = '{}' where number = $1", [(await van()).number]);
+      return onJob('/cover', (_, i) => ({ function: 'chargeDc', way: 'client', why: `brings ${i}`, was: null }));
+    },
+  },
+  'post /jobs/:number/decisions': {
+    same: 'once',
+    different: 'all',
+    prepare: async () => {
+      await sql('delete from verdict_decision');
+      return onJob('/decisions', (_, i) => ({
+        rule: 'bayMass',
+        subject: 'rear',
+        decision: 'accepted',
+        reason: `seen by ${i}`,
+      }));
+    },
+  },
+  'post /jobs/:number/brief': {
+    same: 'all',
+    different: 'all',
+    prepare: () => onJob('/brief', (_, i) => ({ ...line, text: `hook ${i}` })),
+  },
+  'put /brief/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { brief } = await van();
+      const own = brief.find((one) => one.kind === 'free')!;
+      return { path: `/brief/${own.id}`, body: (i) => ({ ...line, text: `hooks ${i}`, version: own.version }) };
+    },
+  },
+  'delete /brief/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { brief } = await van();
+      const own = brief.findLast((one) => one.kind === 'free')!;
+      return { path: `/brief/${own.id}`, body: () => ({ version: own.version }) };
+    },
+  },
+  'post /jobs/:number/weighings': {
+    same: 'all',
+    different: 'all',
+    prepare: () =>
+      onJob('/weighings', (_, i) => ({
+        frontLeftKg: 230 + i,
+        frontRightKg: 230,
+        rearLeftKg: 230,
+        rearRightKg: 230,
+        state: 'asReceived',
+        note: '',
+      })),
+  },
+  'put /jobs/:number/vehicle-figures': {
+    same: 'one',
+    different: 'one',
+    prepare: () =>
+      onJob('/vehicle-figures', (job, i) => ({
+        figure: 'dragCoefficient',
+        value: 0.4 + i / 100,
+        source: 'measured',
+        since: job.vehicle.measured.dragCoefficient?.at ?? null,
+      })),
+  },
+  'put /jobs/:number/route': {
+    same: 'one',
+    different: 'one',
+    prepare: () =>
+      onJob('/route', (job, i) => ({
+        route: {
+          name: `Round ${i}`,
+          speedCms: [0, 500, 1000],
+          gradeE4: [0, 10, 0],
+          startM: 3,
+          distanceM: 10,
+          climbM: 0,
+          track: [],
+          notes: [],
+        },
+        version: job.version,
+      })),
+  },
+  'post /jobs/:number/designs': {
+    same: 'all',
+    different: 'all',
+    prepare: () => onJob('/designs', (job, i) => ({ name: `Try ${i}`, inputs: job.designs[0]!.inputs })),
+  },
+  'put /designs/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const design = (await van()).designs.findLast((one) => one.frozenAt === null)!;
+      const body = (i: number) => ({ name: `Named ${i}`, inputs: design.inputs, version: design.version });
+      return { path: `/designs/${design.id}`, body };
+    },
+  },
+  'put /designs/:id/sold': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const design = (await van()).designs.findLast((one) => one.frozenAt === null)!;
+      return { path: `/designs/${design.id}/sold`, body: () => ({ version: design.version }) };
+    },
+  },
+  'post /jobs/:number/designs/import': {
+    same: 'all',
+    different: 'all',
+    prepare: () =>
+      onJob('/designs/import', (job, i) => ({
+        format: 'workshop-design',
+        formatVersion: 1,
+        name: `File ${i}`,
+        variant: '',
+        inputs: job.designs[0]!.inputs,
+      })),
+  },
+  'post /jobs/:number/parts/fill': {
+    same: 'once',
+    different: 'once',
+    prepare: async () => {
+      await sql('delete from part_line where job_id = (select id from job where number = $1)', [(await van()).number]);
+      return onJob('/parts/fill', () => ({}));
+    },
+  },
+  'post /jobs/:number/parts': {
+    same: 'all',
+    different: 'all',
+    prepare: () => onJob('/parts', (_, i) => ({ componentId: 'hv-label-set', quantity: 1 + i })),
+  },
+  'put /parts/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const part = (await van()).parts.find((one) => one.state !== 'fitted')!;
+      const body = (i: number) => ({
+        state: 'ordered',
+        due: `2027-04-${10 + i}`,
+        serial: '',
+        version: part.version,
+      });
+      return { path: `/parts/${part.id}`, body };
+    },
+  },
+  'post /jobs/:number/stages/from-kit': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { number } = await ilse.job('Tour car');
+      await sql(
+        'delete from step where stage_id in (select s.id from stage s join job j on j.id = s.job_id where number = $1)',
+        [number],
+      );
+      await sql('delete from stage where job_id = (select id from job where number = $1)', [number]);
+      return { path: `/jobs/${number}/stages/from-kit`, body: () => ({}) };
+    },
+  },
+  'post /stages/:id/clock-on': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const stage = await openStage(false);
+      return {
+        path: `/stages/${stage.id}/clock-on`,
+        who: jory,
+        body: (i) => (i % 2 ? work : { kind: 'learning', cause: null }),
+      };
+    },
+  },
+  'post /clock-off': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      await on(jory, await openStage(false));
+      return { path: '/clock-off', who: jory, body: () => ({}) };
+    },
+  },
+  'post /stages/:id/confirm-live': {
+    same: 'once',
+    different: 'once',
+    prepare: async () => {
+      const stage = await openStage(true);
+      await on(soren, stage);
+      await on(jory, stage);
+      return { path: `/stages/${stage.id}/confirm-live`, who: soren, body: () => ({}) };
+    },
+  },
+  'post /steps/:id/readings': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => {
+      const stage = await openStage(false);
+      await on(jory, stage);
+      const step = stage.steps.find((one) => one.limit)!;
+      const inside = step.limit!.min ?? step.limit!.max ?? 0;
+      return { path: `/steps/${step.id}/readings`, who: jory, body: (i) => ({ value: inside + i }) };
+    },
+  },
+  'post /steps/:id/decision': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const stage = await openStage(false);
+      await on(jory, stage);
+      const step = stage.steps.find((one) => one.limit)!;
+      await jory.send('post', `/steps/${step.id}/readings`, { value: -1e6 });
+      return { path: `/steps/${step.id}/decision`, body: (i) => ({ reason: `looked at by ${i}` }) };
+    },
+  },
+  'post /stages/:id/finish': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const stage = await openStage(false);
+      await on(jory, stage);
+      for (const step of stage.steps) {
+        const value = step.limit ? (step.limit.min ?? step.limit.max ?? 0) : 1;
+        await jory.send('post', `/steps/${step.id}/readings`, { value });
+      }
+      const { version } = (await van()).stages.find((one) => one.id === stage.id)!;
+      return { path: `/stages/${stage.id}/finish`, who: jory, body: () => ({ version }) };
+    },
+  },
+  'post /jobs/:number/snags': {
+    same: 'all',
+    different: 'all',
+    prepare: () => onJob('/snags', (_, i) => ({ text: `rattle ${i}` })),
+  },
+  'post /snags/:id/close': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { number } = await van();
+      const { body } = await ilse.send('post', `/jobs/${number}/snags`, { text: 'squeak' });
+      return { path: `/snags/${body.id}/close`, body: () => ({}) };
+    },
+  },
+  'post /jobs/:number/checks': {
+    same: 'all',
+    different: 'all',
+    prepare: () => {
+      const check = CHECKS.find((one) => one.kind === null && !one.liveHv)!;
+      return onJob('/checks', (_, i) => ({ checkId: check.id, value: 1, note: `look ${i}` }));
+    },
+  },
+};
+
+const WRITING = ENDPOINTS.filter((one) => one.method !== 'get').map((one) => `${one.method} ${one.path}`);
+
+test('there is a case for every address that changes something, and none besides', () => {
+  expect(Object.keys(CASES).sort()).toEqual([...WRITING].sort());
+});
+
+const newestEvent = async () => Number((await sql('select coalesce(max(id), 0) as id from event')).rows[0].id);
+
+async function volley(name: string, bodyOf: (i: number) => number, keyOf: (i: number) => string) {
+  const { path, body, who = ilse } = await CASES[name]!.prepare();
+  const before = await newestEvent();
+  const method = name.split(' ')[0] as 'post' | 'put' | 'delete';
+  const answers = await Promise.all(
+    TEN.map((i) => who.send(method, path, body(bodyOf(i)), { 'Idempotency-Key': keyOf(i) })),
+  );
+  const { rows } = await sql('select what, after from event where id > $1', [before]);
+  return { answers, events: rows.length, good: answers.filter((one) => one.status === 200) };
+}
+
+const said = (answers: readonly { status: number; body: { detail?: string } }[]) =>
+  answers.map((one) => `${one.status} ${one.body.detail ?? ''}`).join('\n');
+
+function expectOutcome(name: string, outcome: Outcome, { answers, events, good }: Awaited<ReturnType<typeof volley>>) {
+  expect(
+    answers.every((one) => one.status < 500),
+    said(answers),
+  ).toBe(true);
+  const logged = name === 'put /preferences' ? good.length : events;
+  if (outcome === 'one') expect([good.length, logged], said(answers)).toEqual([1, 1]);
+  if (outcome === 'all') expect([good.length, logged], said(answers)).toEqual([10, 10]);
+  if (outcome === 'once' && name !== 'put /preferences') expect([good.length, logged], said(answers)).toEqual([10, 1]);
+  for (const one of answers) if (one.status !== 200) expect(one.body.detail.length).toBeGreaterThan(10);
+}
+
+describe.each(WRITING)('%s, ten at once', (name) => {
+  test('one request sent ten times is done once and answered alike', async () => {
+    const { answers, events, good } = await volley(
+      name,
+      () => 0,
+      () => `${name} the same`,
+    );
+    expect(good.length, said(answers)).toBe(10);
+    expect(new Set(answers.map((one) => JSON.stringify(one.body))).size).toBe(1);
+    if (name !== 'put /preferences') expect(events).toBe(1);
+  });
+  test('ten people with the same body', async () => {
+    const fired = await volley(
+      name,
+      () => 1,
+      (i) => `${name} same body ${i}`,
+    );
+    expectOutcome(name, CASES[name]!.same, fired);
+  });
+  test('ten people with different bodies', async () => {
+    const fired = await volley(
+      name,
+      (i) => i,
+      (i) => `${name} own body ${i}`,
+    );
+    expectOutcome(name, CASES[name]!.different, fired);
+  });
+});
+
+describe('what was lost or doubled before', () => {
+  test('cover of ten functions settled at once keeps all ten', async () => {
+    const { number } = await van();
+    await sql("update job set cover = '{}' where number = $1", [number]);
+    const functions = VEHICLE_FUNCTIONS.slice(0, 10);
+    const answers = await Promise.all(
+      functions.map((one) =>
+        ilse.send('put', `/jobs/${number}/cover`, { function: one, way: 'made', why: one, was: null }),
+      ),
+    );
+    expect(answers.map((one) => one.status)).toEqual(functions.map(() => 200));
+    expect(Object.keys((await van()).cover).sort()).toEqual([...functions].sort());
+  });
+  test('one free piece is held by one of ten lines', async () => {
+    const { number } = await van();
+    await sql("delete from part_line where component_id = 'bms-sat-32'");
+    await sql("update component set on_hand = 1 where id = 'bms-sat-32'");
+    await Promise.all(
+      TEN.map(() => ilse.send('post', `/jobs/${number}/parts`, { componentId: 'bms-sat-32', quantity: 1 })),
+    );
+    const { rows } = await sql(
+      "select state, count(*)::int as n from part_line where component_id = 'bms-sat-32' group by 1",
+    );
+    expect(Object.fromEntries(rows.map((row) => [row.state, row.n]))).toEqual({ inStores: 1, missing: 9 });
+  });
+  test('a list filled ten times at once is filled once', async () => {
+    const { number } = await van();
+    await sql('delete from part_line where job_id = (select id from job where number = $1)', [number]);
+    await ilse.send('post', `/jobs/${number}/parts/fill`);
+    const once = (await van()).parts.length;
+    await sql('delete from part_line where job_id = (select id from job where number = $1)', [number]);
+    await Promise.all(TEN.map(() => ilse.send('post', `/jobs/${number}/parts/fill`)));
+    expect((await van()).parts.length).toBe(once);
+  });
+  test('a line dropped and changed at the same version is one or the other', async () => {
+    for (let i = 0; i < 10; i++) {
+      const { number } = await van();
+      const { body } = await ilse.send('post', `/jobs/${number}/brief`, line);
+      const [changed, dropped] = await Promise.all([
+        ilse.send('put', `/brief/${body.id}`, { ...line, text: 'changed', version: 1 }),
+        ilse.send('delete', `/brief/${body.id}`, { version: 1 }),
+      ]);
+      expect([changed.status, dropped.status].filter((status) => status === 200)).toHaveLength(1);
+      const { rows } = await sql('select dropped_at, text from brief_line where id = $1', [body.id]);
+      expect(rows[0].dropped_at === null).toBe(dropped.status !== 200);
+      expect(rows[0].text).toBe(changed.status === 200 ? 'changed' : line.text);
+    }
+  });
+  test('ten changes of a sold design make as many designs as there were different ones, each with its own name', async () => {
+    const { number } = await van();
+    const { inputs } = (await van()).designs[0]!;
+    const made = await ilse.send('post', `/jobs/${number}/designs`, { name: 'Sold', inputs });
+    await ilse.send('put', `/designs/${made.body.id}/sold`, { version: 1 });
+    const change = (i: number) => ({
+      name: 'Sold',
+      inputs: { ...inputs, usableShare: 0.8 + (i % 2) / 20 },
+      version: 2,
+    });
+    const answers = await Promise.all(TEN.map((i) => ilse.send('put', `/designs/${made.body.id}`, change(i))));
+    expect(answers.map((one) => one.status)).toEqual(TEN.map(() => 200));
+    const names = (await van()).designs.filter((one) => one.followsId === made.body.id).map((one) => one.name);
+    expect(names.sort()).toEqual(['Sold, version 2', 'Sold, version 3']);
+    expect(new Set(answers.map((one) => one.body.id)).size).toBe(2);
+  });
+});
+
+describe('the key of a request', () => {
+  const snag = async (key: string, text: string, who = ilse) =>
+    who.send('post', `/jobs/${(await van()).number}/snags`, { text }, { 'Idempotency-Key': key });
+  test('belongs to its body, its address and its person', async () => {
+    expect((await snag('k1', 'one noise')).status).toBe(200);
+    const other = await snag('k1', 'another noise');
+    expect([other.status, other.body.type]).toEqual([409, '/problems/keyReused']);
+    const elsewhere = await ilse.send('post', '/clock-off', {}, { 'Idempotency-Key': 'k1' });
+    expect(elsewhere.body.type).toBe('/problems/keyReused');
+    expect((await snag('k1', 'one noise', jory)).status).toBe(200);
+    const { rows } = await sql("select count(*)::int as n from snag where text = 'one noise'");
+    expect(rows[0].n).toBe(2);
+  });
+  test('of more than 100 characters is refused, not cut', async () => {
+    const long = 'k'.repeat(100);
+    expect((await snag(long, 'long key')).status).toBe(200);
+    const longer = await snag(`${long}x`, 'longer key');
+    expect([longer.status, longer.body.detail]).toEqual([400, 'An Idempotency-Key has 1 to 100 characters.']);
+    expect((await sql("select count(*)::int as n from snag where text = 'longer key'")).rows[0].n).toBe(0);
+  });
+  test('of a request that was refused can be used again for the same request put right', async () => {
+    const first = await snag('k2', 'x');
+    expect(first.status).toBe(400);
+    expect((await snag('k2', 'a rattle behind')).status).toBe(200);
+  });
+});

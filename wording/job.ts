@@ -1,0 +1,36 @@
+import type { JobAction, JobRefusal } from '../core/job/states.ts';
+
+const DONE_TO: Record<JobAction, string> = {
+  brief: 'its brief is closed',
+  use: 'its use is closed',
+  weigh: 'it takes no weighing',
+  measure: 'it takes no measured figure',
+  design: 'its designs stay as they are',
+  kit: 'its kit stays as it is',
+  cover: 'its cover stays as it is',
+  decide: 'it takes no decision',
+  parts: 'it has no parts list',
+  stages: 'it gets no stages',
+  clockOn: 'nobody clocks on to it',
+  clockOff: 'nobody clocks off it',
+  confirmLive: 'no live work is confirmed on it',
+  reading: 'it takes no reading',
+  finish: 'its stages stay as they are',
+  snag: 'it takes no snag',
+  sign: 'no check is signed on it',
+  move: 'it stays where it is',
+};
+
+/** Why a job does not take an action, and what to do: one sentence for page and server alike. */
+export function refusalSentence(number: string, refusal: JobRefusal, action: JobAction): string {
+  switch (refusal) {
+    case 'handedOver':
+      return `${number} is handed over: ${DONE_TO[action]}. Open a new job for new work on this vehicle.`;
+    case 'cancelled':
+      return `${number} is cancelled: ${DONE_TO[action]}. Open a new job for new work on this vehicle.`;
+    case 'onlyEnquiry':
+      return `${number} is still an enquiry: ${DONE_TO[action]} yet. Choose a design in Size first.`;
+    case 'notBuiltYet':
+      return `${number} is still being sized: ${DONE_TO[action]} yet. Clock on to its first stage first.`;
+  }
+}
