@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_ARGS } from './tools/ensureChromium.ts';
+import { CHROMIUM_ARGS, chromiumPath } from './tools/ensureChromium.ts';
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -15,7 +15,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     actionTimeout: 15_000,
-    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
+    launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     trace: 'off',
   },
 });

@@ -36,7 +36,8 @@ export async function emptyAll(db: Db): Promise<void> {
 export async function loadDemo(db: Db, now: Date): Promise<void> {
   // One hash for all: everybody in the sample has the same password, and hashing is slow on purpose.
   const passwordHash = await hash(DEMO_PASSWORD);
-  await db.transaction(async (tx) => {
+  await db.transaction(async (own) => {
+    const tx = own as unknown as Tx;
     await tx.insert(t.installation).values({ sample: true });
     await loadPeople(tx, now, passwordHash);
     await tx.insert(t.place).values([...PLACES]);

@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import type { SignedIn } from '../contract/session.ts';
 import { type JobAction, jobRefusal } from '../core/job/states.ts';
 import { refusalSentence } from '../wording/job.ts';
-import type { Db, Tx } from './db/connect.ts';
+import type { Transact, Tx } from './db/connect.ts';
 import { one } from './db/one.ts';
 import { event, idempotencyKey, job } from './db/schema/index.ts';
 import { isClash, ProblemError, RuleBroken } from './problems.ts';
@@ -49,7 +49,7 @@ const TRIES = 3;
  * any other request is refused. Of two changes that wait for each other, the one the database gives up is run again.
  */
 export async function changeIn<T>(
-  writes: Db,
+  transact: Transact,
   person: SignedIn,
   key: RequestKey | null,
   act: JobAction | null,
@@ -57,7 +57,7 @@ export async function changeIn<T>(
 ): Promise<T> {
   for (let tried = 1; ; tried++) {
     try {
-      return await writes.transaction((tx) => changeOnce(tx, person, key, act, work));
+      return await transact((tx) => changeOnce(tx, person, key, act, work));
     } catch (error) {
       if (tried === TRIES || !isClash(error)) throw error;
     }

@@ -8,7 +8,7 @@ import type { JobAction } from '../core/job/states.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import { todayIn } from './config.ts';
-import type { Db } from './db/connect.ts';
+import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
 import { signedInPerson } from './session/signedIn.ts';
@@ -17,7 +17,7 @@ export interface House {
   /** For looking. */
   readonly db: Db;
   /** For changes; only `change` uses it. */
-  readonly writes: Db;
+  readonly transact: Transact;
   readonly config: Config;
   /** Where documents are made, away from the thread that answers. */
   readonly press: Press;
@@ -111,7 +111,7 @@ function handler(
       person,
       today: todayIn(house.config.timeZone, now),
       res,
-      change: (work) => changeIn(house.writes, person, key, act ?? null, work),
+      change: (work) => changeIn(house.transact, person, key, act ?? null, work),
     });
     if (answered !== undefined) res.json(answered);
   };

@@ -1,7 +1,6 @@
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { build } from 'vite';
 import { say } from './say.ts';
 
 const OUT = 'dist/web';
@@ -27,6 +26,8 @@ export async function buildPage(): Promise<string> {
   const fresh = existsSync(STAMP) && statSync(STAMP).mtimeMs > Math.max(...SOURCES.map(newest));
   if (!fresh) {
     say('Building the page …');
+    // Loaded only when there is something to build: it takes longer to load than all the rest of a start.
+    const { build } = await import('vite');
     await build({ logLevel: 'warn' });
     for (const file of [...filesBelow(OUT)]) {
       if (!/\.(js|css|html|svg|json)$/.test(file)) continue;

@@ -37,6 +37,8 @@ export async function openDatabase(
   const given = process.env.DATABASE_URL;
   let cluster: Cluster | null = null;
   let url = given ?? '';
+  if (given && !/^postgres(ql)?:$/.test(new URL(given).protocol))
+    throw Object.assign(new TypeError('no PostgreSQL address'), { code: 'ERR_INVALID_URL' });
   if (!given) {
     cluster = await startCluster('database');
     await ensureDatabase(cluster.url('postgres'), 'dajo');
@@ -80,3 +82,9 @@ export async function prepareSample(url: string, wish: SampleWish): Promise<bool
     await close();
   }
 }
+
+/** Prepares a database with the sample as a start does; for tests, which have databases of their own. */
+export const openDatabaseForTest = (url: string): Promise<void> =>
+  migrateUp(url, async () => {
+    await prepareSample(url, 'load');
+  });

@@ -48,15 +48,24 @@ export async function serve(
   { log = 'warn', sample = true }: ServeOptions = {},
 ): Promise<Running> {
   const config = configFrom(process.env, { databaseUrl, pageFolder, sessionSecret: sessionSecret(), sample });
-  const { pool, db, writes, close } = connect(
+  const { pool, db, transact, close } = connect(
     databaseUrl,
     config.timeZone,
     wholeFrom(process.env, 'DATABASE_CONNECTIONS', 10, 2, 200),
   );
   const press = startPress();
   const live = await startLive(databaseUrl);
-  const app = createApp({ db, writes, pool, config, live, press, now: () => new Date(), logger: pino({ level: log }) });
-  const tidying = keepTidy(writes);
+  const app = createApp({
+    db,
+    transact,
+    pool,
+    config,
+    live,
+    press,
+    now: () => new Date(),
+    logger: pino({ level: log }),
+  });
+  const tidying = keepTidy(db);
   const host = process.env.HOST ?? '127.0.0.1';
   const server = await new Promise<Server>((done, fail) => {
     const listening = app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));

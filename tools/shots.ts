@@ -3,7 +3,7 @@ import { chromium, type Page } from '@playwright/test';
 import { migrateUp } from '../server/db/migrate.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
-import { CHROMIUM, CHROMIUM_ARGS, ensureChromium } from './ensureChromium.ts';
+import { CHROMIUM_ARGS, chromiumPath, ensureChromium } from './ensureChromium.ts';
 import { ensureDatabase } from './ensureDatabase.ts';
 import { prepareSample } from './openDatabase.ts';
 import { say } from './say.ts';
@@ -19,7 +19,7 @@ await ensureDatabase(cluster.url('postgres'), 'shots');
 await migrateUp(url);
 await prepareSample(url, 'reset');
 const running = await serve(url, await buildPage(), 0);
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
 // SHOT_SIZE=1920x1080 looks at another screen.
 const [width = 1280, height = 800] = (process.env.SHOT_SIZE ?? '').split('x').filter(Boolean).map(Number);
 const page = await browser.newPage({ viewport: { width, height } });

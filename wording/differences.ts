@@ -1,7 +1,7 @@
 import type Joi from 'joi';
 import { type FlatField, flatten } from '../contract/flatten.ts';
 import { formatQuantity } from '../core/quantity/format.ts';
-import type { UnitSet } from '../core/quantity/units.ts';
+import { toShown, type UnitSet } from '../core/quantity/units.ts';
 
 export interface DifferenceRow {
   readonly name: string;
@@ -43,6 +43,12 @@ const labelText = (label: string, { componentName }: Shown): string =>
 function valueText({ value, meaning }: FlatField, { set, componentName }: Shown): string {
   if (value === null) return NONE;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'number') return meaning.quantity ? formatQuantity(value, meaning.quantity, set) : String(value);
+  if (typeof value === 'number') {
+    if (!meaning.quantity) return String(value);
+    // A round number is shown as it was typed: 85 %, not 85.0 %.
+    const shown = toShown(value, meaning.quantity, set);
+    const round = Math.abs(shown - Math.round(shown)) < 1e-6;
+    return formatQuantity(value, meaning.quantity, set, round ? { digits: 0 } : {});
+  }
   return meaning.names === 'component' ? componentName(value) : value === '' ? NONE : value;
 }

@@ -3,7 +3,12 @@ import pg from 'pg';
 import * as schema from './schema/index.ts';
 
 export type Db = NodePgDatabase<typeof schema>;
-export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
+declare const inTransaction: unique symbol;
+/** A database inside a transaction: what has it may change things, and they happen together or not at all. */
+export type Tx = Omit<Db, 'transaction' | '$client'> & { readonly [inTransaction]?: true };
+
+/** Runs work as one transaction. */
+export type Transact = <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
 
 /** How long anybody waits for the database before they are told to try again, milliseconds. */
 export interface Patience {
@@ -23,7 +28,7 @@ export interface Connection {
   /** For looking. Never waits behind a change. */
   readonly db: Db;
   /** For changes, on connections of their own, so that changes waiting for a lock never stop anybody from looking. */
-  readonly writes: Db;
+  readonly transact: Transact;
   readonly close: () => Promise<void>;
 }
 
@@ -42,10 +47,34 @@ export function connect(
   return {
     pool: looking,
     db: drizzle(looking, { schema }),
-    writes: drizzle(changing, { schema }),
+    transact: transactIn(changing),
     close: async () => {
       await Promise.all([looking.end(), changing.end()]);
     },
+  };
+}
+
+/**
+ * Transactions on connections of a pool. One whose connection broke gives it back as broken: Drizzle's own way keeps a
+ * connection that breaks in its first statement for ever, and ten such leave the pool empty.
+ */
+function transactIn(pool: pg.Pool): Transact {
+  return async (work) => {
+    const client = await pool.connect();
+    let broken: Error | undefined;
+    try {
+      await client.query('begin');
+      const answer = await work(drizzle(client, { schema }) as unknown as Tx);
+      await client.query('commit');
+      return answer;
+    } catch (error) {
+      await client.query('rollback').catch((fault: Error) => {
+        broken = fault;
+      });
+      throw error;
+    } finally {
+      client.release(broken);
+    }
   };
 }
 

@@ -18,7 +18,7 @@ interface Started {
 
 /** Starts the application as `npm start` does, on an existing database and port. */
 async function start(port: number): Promise<Started> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'tools/start.ts'], {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'tools/start.ts', '--sample'], {
     env: { ...process.env, DATABASE_URL: url(), PORT: String(port) },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
@@ -86,6 +86,109 @@ describe('the start command on an existing server', () => {
     const first = await start(port);
     await expect(start(port)).rejects.toThrow(/Port \d+ is taken: set PORT to another one\./);
     await stop(first);
+  }, 60_000);
+});
+
+/** Runs a command of the tools to its end. */
+async function run(tool: string, args: string[], env: NodeJS.ProcessEnv) {
+  const child = spawn(process.execPath, ['--import', 'tsx', `tools/${tool}.ts`, ...args], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let printed = '';
+  const take = (chunk: Buffer) => {
+    printed += chunk.toString();
+  };
+  child.stdout.on('data', take);
+  child.stderr.on('data', take);
+  const code = await new Promise<number | null>((done) => child.once('exit', done));
+  return { code, printed: printed.trim() };
+}
+
+describe('what stops a start is said in one sentence', () => {
+  const elsewhere = (change: (address: URL) => void) => {
+    const address = new URL(url());
+    change(address);
+    return address.href;
+  };
+  test.each([
+    [
+      'the database is down',
+      () => ({ DATABASE_URL: 'postgres://a:b@127.0.0.1:9/dajo' }),
+      /at 127\.0\.0\.1:9 does not answer/,
+    ],
+    [
+      'the password is wrong',
+      () => ({
+        DATABASE_URL: elsewhere((a) => {
+          a.password = 'wrong';
+        }),
+      }),
+      /refuses this name and password/,
+    ],
+    [
+      'there is no such database',
+      () => ({
+        DATABASE_URL: elsewhere((a) => {
+          a.pathname = '/nowhere';
+        }),
+      }),
+      /has no such database/,
+    ],
+    ['the address is none', () => ({ DATABASE_URL: 'somewhere' }), /DATABASE_URL is not an address/],
+    [
+      'the time zone is nonsense',
+      () => ({ DATABASE_URL: url(), WORKSHOP_TIME_ZONE: 'Mars/Olympus' }),
+      /is no time zone/,
+    ],
+    ['the port is nonsense', () => ({ DATABASE_URL: url(), PORT: 'eighty' }), /PORT is “eighty”/],
+  ] as const)('%s', async (_what, env, sentence) => {
+    const { code, printed } = await run('start', [], env());
+    expect(code).toBe(1);
+    expect(printed).toMatch(sentence);
+    expect(printed.split('\n')).toHaveLength(1);
+  });
+});
+
+describe('a database of one’s own', () => {
+  const own = 'own_test';
+  const ownUrl = () => inject('databaseUrl').replace(/DB$/, own);
+  const ask = async (text: string) => {
+    const client = new pg.Client({ connectionString: ownUrl() });
+    await client.connect();
+    const { rows } = await client.query(text);
+    await client.end();
+    return rows;
+  };
+  beforeAll(async () => {
+    await dropDatabase(admin(), own);
+    const client = new pg.Client({ connectionString: admin() });
+    await client.connect();
+    await client.query(`create database "${own}"`);
+    await client.end();
+  });
+  afterAll(() => dropDatabase(admin(), own));
+  test('gets no sample without the word, and is not erased without its name', async () => {
+    const { code, printed } = await run('start', [], { DATABASE_URL: ownUrl() });
+    expect([code, printed]).toEqual([
+      1,
+      'The database “own_test” has no workshop yet: start with npm start -- --sample to load the sample workshop into it.',
+    ]);
+    expect(await ask('select 1 from person')).toEqual([]);
+    await ask(
+      "insert into person (sign_in, name, initials, role, password_hash) values ('me', 'Me', 'M', 'manager', 'x')",
+    );
+    const unasked = await run('demo', [], { DATABASE_URL: ownUrl() });
+    expect(unasked.printed).toBe(
+      'This erases everything in the database “own_test”: say so with npm run demo -- --erase own_test',
+    );
+    const misnamed = await run('demo', ['--erase', 'dajo'], { DATABASE_URL: ownUrl() });
+    expect(misnamed.printed).toBe('That is not its name. Nothing was changed in “own_test”.');
+    expect(await ask('select name from person')).toEqual([{ name: 'Me' }]);
+    const named = await run('demo', ['--erase', own], { DATABASE_URL: ownUrl() });
+    expect(named.code).toBe(0);
+    expect(await ask("select 1 from person where name = 'Me'")).toEqual([]);
+    expect(await ask('select sample from installation')).toEqual([{ sample: true }]);
   }, 60_000);
 });
 

@@ -9,7 +9,7 @@ import type { JobRow, JobSheet } from '../../contract/job.ts';
 import type { SessionInfo } from '../../contract/session.ts';
 import { createApp } from '../../server/app.ts';
 import { configFrom, DEMO_PASSWORD } from '../../server/config.ts';
-import { connect, type Db } from '../../server/db/connect.ts';
+import { connect, type Db, type Patience } from '../../server/db/connect.ts';
 import { type Press, startPress } from '../../server/documents/press.ts';
 import { type Live, startLive } from '../../server/events/live.ts';
 import { copyTemplate } from '../../tools/copyTemplate.ts';
@@ -44,7 +44,7 @@ async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string
 }
 
 /** A server on its own copy of the sample, for one test file. */
-export function openWorkshop(): Workshop {
+export function openWorkshop({ patience }: { patience?: Patience } = {}): Workshop {
   const name = `test_${randomUUID().replace(/-/g, '')}`;
   const url = () => inject('databaseUrl').replace(/DB$/, name);
   const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
@@ -55,7 +55,7 @@ export function openWorkshop(): Workshop {
   let now: Date | null = null;
   beforeAll(async () => {
     await copyTemplate(admin(), name);
-    connection = connect(url(), 'Europe/Lisbon');
+    connection = connect(url(), 'Europe/Lisbon', 10, patience);
     live = await startLive(url());
     press = startPress();
     const standing = { databaseUrl: url(), pageFolder: null, sessionSecret: 'secret for tests', sample: true };

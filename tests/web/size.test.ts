@@ -59,7 +59,7 @@ describe('designs side by side', () => {
     expect(rows['Boxes, front, Modules in this bay']).toBeUndefined();
     expect(rows['Drive, Motors']).toEqual(['1', '2']);
     expect(rows['Torque cap']).toEqual(['none', '90\u00a0N·m']);
-    expect(rows['Drive, Share of braking']).toEqual(['50.0\u00a0%', '20.0\u00a0%']);
+    expect(rows['Drive, Share of braking']).toEqual(['50\u00a0%', '20\u00a0%']);
     expect(rows.Charger).toBeUndefined();
   });
   test('defaults written out and left out are the same', () => {

@@ -2,7 +2,7 @@ import { chromium } from '@playwright/test';
 import { DEMO_PASSWORD } from '../../server/config.ts';
 import { buildPage } from '../buildPage.ts';
 import type { Cluster } from '../cluster.ts';
-import { CHROMIUM, CHROMIUM_ARGS, ensureChromium } from '../ensureChromium.ts';
+import { CHROMIUM_ARGS, chromiumPath, ensureChromium } from '../ensureChromium.ts';
 import { serve } from '../serve.ts';
 import { median, type Row } from './row.ts';
 
@@ -13,7 +13,7 @@ const MOVES = 180;
 export async function dragging(cluster: Cluster, database: string): Promise<Row[]> {
   ensureChromium();
   const running = await serve(cluster.url(database), await buildPage(), 0, { log: 'silent' });
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(running.url);
