@@ -19,7 +19,17 @@ describe('what may be done in which state', () => {
   });
   test('an enquiry is worked out and measured, and takes no clock, part, reading or signature', () => {
     const refused = JOB_ACTIONS.filter((action) => jobRefusal('enquiry', action) !== null);
-    expect(refused).toEqual(['parts', 'stages', 'clockOn', 'confirmLive', 'reading', 'finish', 'sign']);
+    expect(refused).toEqual([
+      'sellDesign',
+      'parts',
+      'stages',
+      'clockOn',
+      'confirmLive',
+      'reading',
+      'decideReading',
+      'finish',
+      'sign',
+    ]);
   });
   test('what is being sized takes everything but a signature; later states take everything', () => {
     expect(JOB_ACTIONS.filter((action) => jobRefusal('sizing', action))).toEqual(['sign']);

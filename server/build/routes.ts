@@ -90,7 +90,7 @@ export const buildEndpoints = [
     method: 'post',
     path: '/steps/:id/decision',
     may: 'manager',
-    act: 'reading',
+    act: 'decideReading',
     body: reasonSchema,
     answer: ({ change, params, body, person, now }) =>
       change((c) => decideReading(c, params.id!, body.reason, person, now())),

@@ -94,7 +94,7 @@ export const designEndpoints = [
     method: 'put',
     path: '/designs/:id/sold',
     may: 'manager',
-    act: 'design',
+    act: 'sellDesign',
     body: versionSchema,
     answer: ({ change, params, body, now }) =>
       change(async (step) => {

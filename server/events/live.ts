@@ -31,6 +31,8 @@ const BEAT_MS = 20_000;
 /** A page opens one stream; more than this of one session are forgotten ones, of which the oldest ends. */
 const MOST_OF_ONE = 20;
 const MOST = 3000;
+/** Bytes told and not read. */
+const MOST_UNREAD = 64_000;
 
 /**
  * PostgreSQL NOTIFY → server-sent events. One listening connection a server; when it drops it is opened again, and pages
@@ -49,10 +51,17 @@ export async function startLive(databaseUrl: string): Promise<Live> {
     streams.get(stream)?.res.end();
     streams.delete(stream);
   };
+  const dropStream = (stream: Session) => {
+    streams.get(stream)?.res.destroy();
+    streams.delete(stream);
+  };
   const take = ({ channel: from, payload }: pg.Notification) => {
     if (!payload) return;
-    if (from === 'dajo_event') channel.broadcast(JSON.parse(payload) as LiveNote, 'note');
-    else {
+    if (from === 'dajo_event') {
+      // A page that does not read what it is told is let go: it opens another stream and then looks at everything.
+      for (const [stream, { res }] of streams) if (res.writableLength > MOST_UNREAD) dropStream(stream);
+      channel.broadcast(JSON.parse(payload) as LiveNote, 'note');
+    } else {
       const gone = JSON.parse(payload) as { session?: string; person?: string };
       end((who) => who.sessionId === gone.session || who.personId === gone.person);
     }

@@ -13,7 +13,7 @@ export const recordedRouteEndpoints = [
     method: 'put',
     path: '/jobs/:number/route',
     may: 'technician',
-    act: 'use',
+    act: 'route',
     body: routeChangeSchema,
     size: ROUTE_SIZE,
     answer: ({ change, params, body }) =>

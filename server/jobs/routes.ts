@@ -192,7 +192,7 @@ export const jobEndpoints = [
     method: 'put',
     path: '/jobs/:number/chosen-design',
     may: 'manager',
-    act: 'design',
+    act: 'chooseDesign',
     body: chooseSchema,
     answer: ({ change, params, body }) =>
       change(async (step) => {

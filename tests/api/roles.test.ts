@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
+import { LEAST_ROLE } from '../../contract/rights.ts';
 import { ROLES } from '../../contract/session.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
@@ -36,6 +37,15 @@ describe('every address holds its role, for each role', () => {
       });
     }
   }
+});
+
+test('what an address does to a job and who may do it are said once', () => {
+  const acting = ENDPOINTS.filter((one) => one.act);
+  expect(acting.length).toBeGreaterThan(20);
+  for (const { method, path, may, act } of acting) expect(may, `${method} ${path}`).toBe(LEAST_ROLE[act!]);
+  // Whatever changes something of a job says what it does, so that the job's state can refuse it.
+  const silent = ENDPOINTS.filter((one) => one.method !== 'get' && !one.act).map((one) => `${one.method} ${one.path}`);
+  expect(silent).toEqual(['put /preferences', 'post /jobs']);
 });
 
 describe('the floor adds up', () => {

@@ -2,8 +2,10 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import type { StageRow } from '../../contract/build.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
+import { jobRefusal } from '../../core/job/states.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
+import { refusalSentence } from '../../wording/job.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
 
 // Every address that changes something is fired ten times at the same moment: with the same body under one key, with
@@ -425,6 +427,30 @@ describe.each(WRITING)('%s, ten at once', (name) => {
       (i) => `${name} own body ${i}`,
     );
     expectOutcome(name, CASES[name]!.different, fired);
+  });
+});
+
+describe.each(ENDPOINTS.filter((one) => one.act))('$method $path is held against the state of the job', ({
+  method,
+  path: address,
+  act,
+}) => {
+  test.each(['enquiry', 'sizing', 'handedOver', 'cancelled'] as const)('%s', async (state) => {
+    const { path, body, who = ilse } = await CASES[`${method} ${address}`]!.prepare();
+    const refusal = jobRefusal(state, act!);
+    const before = (await sql("select number, state from job where state not in ('handedOver', 'cancelled')")).rows;
+    await sql("update job set state = $1 where state not in ('handedOver', 'cancelled')", [state]);
+    const seen = await newestEvent();
+    const answer = await who.send(method as 'post', path, body(3));
+    for (const one of before) await sql('update job set state = $1 where number = $2', [one.state, one.number]);
+    const events = (await sql('select 1 from event where id > $1', [seen])).rows.length;
+    if (refusal) {
+      expect([answer.status, events]).toEqual([422, 0]);
+      const [, number = ''] = /^(\d\d-\d+)/.exec(answer.body.detail) ?? [];
+      expect(answer.body.detail).toBe(refusalSentence(number, refusal, act!));
+    } else if (state === 'handedOver' || state === 'cancelled') {
+      expect(['clockOff', 'move']).toContain(act);
+    } else expect(answer.status, answer.body.detail).toBe(200);
   });
 });
 

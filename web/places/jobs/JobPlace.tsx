@@ -4,6 +4,7 @@ import type { JobSheet } from '../../../contract/job.ts';
 import { isStep, type StepId } from '../../app/steps.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useJob, useLibrary } from '../../data/resources.ts';
+import { JobNote } from './JobNote.tsx';
 import { BenchProvider, useJobBench } from './jobBench.ts';
 import { Spine } from './Spine.tsx';
 import { Tally } from './Tally.tsx';
@@ -52,6 +53,7 @@ function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step
       <div className="job">
         <Spine step={step} />
         <div className="work">
+          <JobNote job={job} step={step} />
           <Suspense fallback={<p className="soft">One moment …</p>}>
             <View />
           </Suspense>

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { BriefLineBody } from '../../../../contract/brief.ts';
 import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -14,17 +15,17 @@ import { UsePanel } from './UsePanel.tsx';
 /** What the client wants, line by line, and how the vehicle will be used. */
 export default function BriefStep() {
   const { job } = useBench();
-  const person = usePerson();
   const sending = useSend(true);
   const [fresh, setFresh] = useState<BriefLineBody | null>(null);
   const add = async () => {
     if (fresh && (await sending.go('POST', `/jobs/${job.number}/brief`, fresh))) setFresh(null);
   };
-  const manager = person.role === 'manager';
+  const person = usePerson();
+  const may = useMay(job, 'brief');
   return (
     <div className="stack">
       <Sheet title="Brief" aside={`${job.client.name}${job.client.contact ? `, ${job.client.contact}` : ''}`}>
-        <fieldset className="in stack" disabled={!manager} style={{ border: 0, margin: 0, minWidth: 0 }}>
+        <fieldset className="in stack" disabled={!may} style={{ border: 0, margin: 0, minWidth: 0 }}>
           <legend className="hidden-label">Lines of the brief</legend>
           {job.brief.map((line) => (
             <StoredLine key={line.id} line={line} />
@@ -40,7 +41,7 @@ export default function BriefStep() {
               </div>
             </div>
           )}
-          {manager && !fresh && (
+          {may && !fresh && (
             <div style={{ width: 260 }}>
               <Choice
                 label="Add a line"
@@ -52,7 +53,7 @@ export default function BriefStep() {
               />
             </div>
           )}
-          {!manager && <p className="soft small">The brief is changed by a manager.</p>}
+          {person.role !== 'manager' && <p className="soft small">The brief is changed by a manager.</p>}
         </fieldset>
       </Sheet>
       <UsePanel />

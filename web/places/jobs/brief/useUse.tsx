@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useSchema } from '../../../../contract/use.ts';
 import type { VehicleUse } from '../../../../core/figures/slots.ts';
 import { differences } from '../../../../wording/differences.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useShown } from '../../../widgets/useShown.ts';
@@ -13,7 +13,7 @@ export function useUse() {
   const { job, use, setUse, useDirty, useDraftVersion } = useBench();
   const sending = useSend();
   const shown = useShown();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'use');
   const save = async (version: number) => {
     if (await sending.go('PUT', `/jobs/${job.number}/use`, { use, version })) setUse(null);
   };

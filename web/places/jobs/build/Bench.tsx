@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router';
 import { currentStage } from '../../../../core/build/stageRules.ts';
 import { useJob } from '../../../data/resources.ts';
+import { JobNote } from '../JobNote.tsx';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
@@ -24,6 +25,7 @@ export default function Bench() {
         </h1>
         <Link to={`/jobs/${job.number}/build`}>Whole job</Link>
       </div>
+      <JobNote job={job} step="build" />
       {stage ? (
         <StageSheet stage={stage} job={job} />
       ) : (

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { StageRow } from '../../../../contract/build.ts';
 import { currentStage, openBefore } from '../../../../core/build/stageRules.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -16,7 +16,7 @@ const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half',
 /** Stages from the kit's template: which is in hand, what holds up the rest, and the sheet of the one picked. */
 export default function BuildStep() {
   const { job, kit } = useBench();
-  const manager = usePerson().role === 'manager';
+  const manager = useMay(job, 'stages');
   const sending = useSend(false, { typed: false });
   const [picked, setPicked] = useState<string | null>(null);
   const stage = job.stages.find((s) => s.id === picked) ?? currentStage(job.stages) ?? job.stages[0];

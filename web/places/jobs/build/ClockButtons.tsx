@@ -1,14 +1,16 @@
 import { Button, Dropdown } from 'antd';
 import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/build.ts';
+import type { JobSheet } from '../../../../contract/job.ts';
 import { REWORK_NAME, WAITING_NAME } from '../../../../wording/work.ts';
 import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 
 /** Clock on for work, rework or waiting (with its cause), clock off. */
-export function ClockButtons({ stage }: { stage: StageRow }) {
+export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobSheet, 'state'> }) {
   const person = usePerson();
   const sending = useSend(false, { typed: false });
-  if (person.role === 'viewer') return null;
+  const may = useMay(job, 'clockOn');
   const mine = stage.onIt.find((entry) => entry.personId === person.id);
   const on = (kind: string, cause: string | null) =>
     void sending.go('POST', `/stages/${stage.id}/clock-on`, { kind, cause });
@@ -24,6 +26,7 @@ export function ClockButtons({ stage }: { stage: StageRow }) {
       </Button>
     );
   }
+  if (!may) return null;
   return (
     <>
       {stage.state !== 'done' && (

@@ -2,7 +2,8 @@ import { Button } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
-import { usePerson, useSession } from '../../../data/session.tsx';
+import { useSession } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -12,7 +13,7 @@ import { useSend } from '../../../widgets/useSend.ts';
 export function Snags({ job }: { job: JobSheet }) {
   const [text, setText] = useDraft<string>(`snag ${job.id}`);
   const sending = useSend(true);
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'snag');
   const { workshop } = useSession();
   const add = async () => {
     if (await sending.go('POST', `/jobs/${job.number}/snags`, { text: text ?? '' })) setText(null);

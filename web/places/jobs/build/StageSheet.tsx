@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { StageRow } from '../../../../contract/build.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
-import { finishProblem, openBefore } from '../../../../core/build/stageRules.ts';
+import { finishProblem, isAtWork, openBefore } from '../../../../core/build/stageRules.ts';
 import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
@@ -16,7 +16,9 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
   const { workshop } = useSession();
   const sending = useSend(false, { typed: false });
   const before = openBefore(stage, job.stages);
-  const mine = stage.onIt.some((entry) => entry.personId === person.id);
+  // Somebody who is clocked on as waiting is not at the vehicle: nothing is confirmed or finished by them.
+  const mine = stage.onIt.some((entry) => entry.personId === person.id && isAtWork(entry.kind));
+  const unconfirmed = stage.liveHv && !stage.hvConfirmed;
   const problem = finishProblem(
     stage.steps.map((step) => ({
       done: step.reading !== null,
@@ -46,7 +48,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
             <p className="note wait">First finish {before.map((s) => s.name).join(' and ')}.</p>
           )}
           <div className="row">
-            {before.length === 0 && <ClockButtons stage={stage} />}
+            {before.length === 0 && <ClockButtons stage={stage} job={job} />}
             {stage.liveHv && mine && !stage.hvConfirmed && stage.state !== 'done' && (
               <Button
                 danger
@@ -58,7 +60,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
             )}
             {mine && stage.state !== 'done' && (
               <Button
-                disabled={problem !== null}
+                disabled={problem !== null || unconfirmed}
                 loading={sending.busy}
                 onClick={() => void sending.go('POST', `/stages/${stage.id}/finish`, { version: stage.version })}
               >
@@ -68,9 +70,11 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
             <span className="soft small">
               {problem === 'stopped'
                 ? 'A reading is out of limits.'
-                : left > 0 && mine
-                  ? `${left} ${left === 1 ? 'step' : 'steps'} left`
-                  : ''}
+                : problem === null && mine && unconfirmed
+                  ? 'Confirm isolation and the two people first.'
+                  : left > 0 && mine
+                    ? `${left} ${left === 1 ? 'step' : 'steps'} left`
+                    : ''}
             </span>
           </div>
           <p className="small">
@@ -83,7 +87,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
           </p>
         </div>
         {stage.steps.map((step) => (
-          <StepLine key={step.id} step={step} stage={stage} />
+          <StepLine key={step.id} step={step} stage={stage} job={job} />
         ))}
       </Sheet>
     </div>

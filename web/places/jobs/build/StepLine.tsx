@@ -1,8 +1,10 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { StageRow, StepRow } from '../../../../contract/build.ts';
+import type { JobSheet } from '../../../../contract/job.ts';
 import { clock, limitText } from '../../../../wording/work.ts';
-import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -10,9 +12,9 @@ import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 
 /** One step: a value held against its limits, or a tick; out of limits it stops until somebody decides. */
-export function StepLine({ step, stage }: { step: StepRow; stage: StageRow }) {
+export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow; job: Pick<JobSheet, 'state'> }) {
   const set = useUnitSet();
-  const person = usePerson();
+  const mayDecide = useMay(job, 'decideReading');
   const { workshop } = useSession();
   const sending = useSend(true);
   const [value, setValue] = useState<number | null>(null);
@@ -22,7 +24,7 @@ export function StepLine({ step, stage }: { step: StepRow; stage: StageRow }) {
   const { reading, limit } = step;
   const out = reading !== null && reading.verdict !== 'within';
   const stopped = out && !reading.reason;
-  const open = stage.state !== 'done' && person.role !== 'viewer';
+  const open = useMay(job, 'reading') && stage.state !== 'done';
   const asks = open && (reading === null || stopped || again);
   const take = async (taken: number | null) => {
     if (unreadable || taken === null) return;
@@ -54,7 +56,7 @@ export function StepLine({ step, stage }: { step: StepRow; stage: StageRow }) {
         {sending.problem && !sending.faults.value && !sending.faults.reason && (
           <div className="fault">{sending.problem.detail}</div>
         )}
-        {stopped && person.role === 'manager' && (
+        {stopped && mayDecide && (
           <div className="row" style={{ alignItems: 'flex-start', marginTop: 4 }}>
             <TextField
               label="Reason to let it stand"

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
 import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -55,7 +55,8 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
 /** Every function a running vehicle needs and what covers it; gaps stand out and are settled here. */
 export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
   const [open, setOpen] = useState<string | null>(null);
-  const may = usePerson().role !== 'viewer';
+  const { job } = useBench();
+  const may = useMay(job, 'cover');
   const covered = cover.filter((line) => line.by !== 'gap').length;
   return (
     <Sheet title="Is everything there that a vehicle needs?" aside={`${covered} of ${cover.length} covered`}>

@@ -5,7 +5,8 @@ import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleF
 import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../../wording/fit.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
-import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -55,7 +56,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
   const set = useUnitSet();
   const { job } = useBench();
   const { workshop } = useSession();
-  const manager = usePerson().role === 'manager';
+  const manager = useMay(job, 'decide');
   const [open, setOpen] = useState(false);
   const decided = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);
   const unmeasured = finding.unmeasured.filter((id) => LIKELY_ERROR[id] > WORTH_MEASURING);

@@ -4,7 +4,7 @@ import { resolveDesign } from '../../../../core/design/resolve.ts';
 import { cradleMatches } from '../../../../core/fit/cradle.ts';
 import { kitDesign, kitHours, kitParts } from '../../../../core/kit/kit.ts';
 import { countVerdict, VERDICT_NAME } from '../../../../wording/fit.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { drawnParts } from '../../../drawing/parts.ts';
 import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -19,7 +19,7 @@ import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
 export default function MatchStep() {
   const bench = useBench();
   const { job, shelves, vehicle, use } = bench;
-  const manager = usePerson().role === 'manager';
+  const manager = useMay(job, 'kit');
   const sending = useSend();
   const kits = shelves.data.kits.filter((kit) => kit.state !== 'withdrawn');
   const own =

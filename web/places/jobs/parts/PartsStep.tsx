@@ -4,7 +4,8 @@ import type { PartLine } from '../../../../contract/parts.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { PART_STATES, type PartState } from '../../../../core/stores/partMove.ts';
 import { dayAndTime, dayText, PART_STATE_NAME } from '../../../../wording/work.ts';
-import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
@@ -17,7 +18,7 @@ const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inS
 function PartRow({ line }: { line: PartLine }) {
   const { shelves, today, job } = useBench();
   const { workshop } = useSession();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'parts');
   const sending = useSend(true);
   const part = shelves.components.get(line.componentId);
   const [state, setState] = useState<PartState | null>(null);
@@ -107,7 +108,7 @@ function PartRow({ line }: { line: PartLine }) {
 export default function PartsStep() {
   const { job, shelves } = useBench();
   const set = useUnitSet();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'parts');
   const sending = useSend();
   const order: PartState[] = ['missing', 'ordered', 'inStores', 'fitted'];
   const lines = [...job.parts].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));

@@ -6,7 +6,8 @@ import type { Check } from '../../../../core/prove/check.ts';
 import { FIGURE_NAME, MISSING } from '../../../../wording/figures.ts';
 import { dayAndTime, limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
-import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -17,14 +18,14 @@ import { useBench } from '../jobBench.ts';
 export function CheckRow({ check, result }: { check: Check; result: CheckResult | undefined }) {
   const { job, sheet } = useBench();
   const set = useUnitSet();
-  const person = usePerson();
   const { workshop } = useSession();
   const sending = useSend(true);
   const [value, setValue] = useDraft<number>(`check ${job.id} ${check.id}`);
   const [unreadable, setUnreadable] = useState<string | null>(null);
   const [again, setAgain] = useState(false);
   const limit = check.limit(sheet);
-  const asks = person.role !== 'viewer' && (!result || again);
+  const may = useMay(job, 'sign');
+  const asks = may && (!result || again);
   const sign = async (signed: number | null) => {
     if (unreadable || signed === null) return;
     if (await sending.go('POST', `/jobs/${job.number}/checks`, { checkId: check.id, value: signed, note: '' })) {
@@ -62,7 +63,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
         {result && !again && (
           <>
             <div className={failed ? 'stop strong' : 'strong'}>
-              {person.role !== 'viewer' && (
+              {may && (
                 <Button
                   size="small"
                   type="text"

@@ -4,7 +4,7 @@ import type { StoredDesign } from '../../../../contract/design.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../../../core/design/inputs.ts';
 import { kitDesign, kitParts } from '../../../../core/kit/kit.ts';
 import { designDifferences } from '../../../../wording/designDifferences.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../widgets/useSend.ts';
 import { useShown } from '../../../widgets/useShown.ts';
@@ -16,11 +16,12 @@ const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 export function DesignBar({ sending }: { sending: Sending }) {
   const bench = useBench();
   const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = bench;
-  const person = usePerson();
+  const mayChoose = useMay(job, 'chooseDesign');
+  const maySell = useMay(job, 'sellDesign');
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);
   const others = useSend();
   const shown = useShown();
-  const may = person.role !== 'viewer';
+  const may = useMay(job, 'design');
   const nextLetter = LETTERS[job.designs.length] ?? `${job.designs.length + 1}`;
   const fromKit = () =>
     kit
@@ -101,7 +102,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
               </Button>
             </>
           )}
-          {!designDirty && person.role === 'manager' && stored.id !== job.chosenDesignId && (
+          {!designDirty && mayChoose && stored.id !== job.chosenDesignId && (
             <Button
               type="primary"
               onClick={() =>
@@ -114,7 +115,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
               Choose this design
             </Button>
           )}
-          {!designDirty && person.role === 'manager' && stored.id === job.chosenDesignId && !stored.frozenAt && (
+          {!designDirty && maySell && stored.id === job.chosenDesignId && !stored.frozenAt && (
             <Popconfirm
               title="The client has agreed to this design?"
               description="It is frozen as it stands. A later change makes a new version beside it."

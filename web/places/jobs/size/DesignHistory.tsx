@@ -4,15 +4,16 @@ import type { DesignChange } from '../../../../contract/design.ts';
 import { designDifferences } from '../../../../wording/designDifferences.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
 import { ask } from '../../../data/client.ts';
-import { usePerson, useSession } from '../../../data/session.tsx';
+import { useSession } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { useShown } from '../../../widgets/useShown.ts';
 import { useBench } from '../jobBench.ts';
 
 /** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
 export function DesignHistory({ onClose }: { onClose: () => void }) {
-  const { stored, setInputs } = useBench();
+  const { job, stored, setInputs } = useBench();
   const { workshop } = useSession();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'design');
   const { data, error } = useSWR<DesignChange[], Error>(
     stored ? `/designs/${stored.id}/history?version=${stored.version}` : null,
     ask,

@@ -1,6 +1,6 @@
 import { App, Button, Dropdown } from 'antd';
 import { useRef, useState } from 'react';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useBench } from '../jobBench.ts';
 import { DesignHistory } from './DesignHistory.tsx';
@@ -8,7 +8,7 @@ import { DesignHistory } from './DesignHistory.tsx';
 /** Paper, files and history of the design looked at. */
 export function DesignPapers({ dirty }: { dirty: boolean }) {
   const { job, stored, pickDesign } = useBench();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'design');
   const sending = useSend(true);
   const { message } = App.useApp();
   const input = useRef<HTMLInputElement>(null);

@@ -9,7 +9,8 @@ import { boxGaps } from '../../../../core/pack/boxGaps.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { SCHOOL_NAME } from '../../../../wording/brief.ts';
 import { MISSING } from '../../../../wording/figures.ts';
-import { usePerson, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { drawnParts } from '../../../drawing/parts.ts';
 import type { BoxMoving, DrawnShift } from '../../../drawing/useBoxDrag.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
@@ -32,7 +33,7 @@ export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'sid
 export function WeightDrawing() {
   const { vehicle, sheet: settled, job, inputs, setInputs, slotsOf } = useBench();
   const set = useUnitSet();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'design');
   const [view, setView] = useState<'side' | 'above'>('side');
   const [held, setHeld] = useState<DesignInputs | null>(null);
   const start = useRef<DesignInputs | null>(null);

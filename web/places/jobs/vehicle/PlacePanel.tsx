@@ -1,6 +1,6 @@
 import { dayText } from '../../../../wording/work.ts';
 import { useFloor } from '../../../data/resources.ts';
-import { usePerson } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
@@ -11,7 +11,7 @@ import { useBench } from '../jobBench.ts';
 export function PlacePanel() {
   const { job } = useBench();
   const { data: floor } = useFloor();
-  const manager = usePerson().role === 'manager';
+  const manager = useMay(job, 'move');
   const sending = useSend(true);
   const places = (floor?.places ?? []).filter((place) => place.kind !== 'hvRoom');
   const here = places.find((place) => place.id === job.placeId);

@@ -6,7 +6,8 @@ import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES } from '../../../../core/vehicle/ve
 import { BRIEF_NAME } from '../../../../wording/brief.ts';
 import { FIGURE_NAME, HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
-import { usePerson, useSession, useUnitSet } from '../../../data/session.tsx';
+import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
@@ -26,9 +27,8 @@ const CHASSIS_SAY: Record<string, string> = {
 export default function VehicleStep() {
   const { job, vehicle, lines, sheet } = useBench();
   const set = useUnitSet();
-  const person = usePerson();
   const { workshop } = useSession();
-  const mayMeasure = person.role !== 'viewer';
+  const mayMeasure = useMay(job, 'measure');
   const toMeasure = useMemo(() => measuringList(lines, sheet), [lines, sheet]);
   const { figures, variant, weighing } = vehicle;
   const mass = (id: 'frontAxleMass' | 'rearAxleMass') => formatQuantity(figures[id].value, 'mass', set);

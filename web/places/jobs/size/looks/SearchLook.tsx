@@ -7,7 +7,7 @@ import { searchDecides } from '../../../../../core/search/limits.ts';
 import type { SearchTask } from '../../../../../core/search/search.ts';
 import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
-import { usePerson } from '../../../../data/session.tsx';
+import { useMay } from '../../../../data/useMay.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
 import { useBench } from '../../jobBench.ts';
@@ -23,7 +23,7 @@ const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];
 /** Looks for every buildable design: what it may choose from, how far it is, what stopped how many, and the best trade-offs. */
 export default function SearchLook() {
   const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useBench();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'design');
   const sending = useSend();
   const searching = useSearch();
   const [buy, setBuy] = useState(true);

@@ -2,7 +2,8 @@ import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
-import { usePerson, useUnitSet } from '../../../../data/session.tsx';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { useMay } from '../../../../data/useMay.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
 import { RouteCharts } from '../charts/RouteCharts.tsx';
@@ -11,9 +12,9 @@ import { useRouteFile } from './useRouteFile.ts';
 
 /** The recorded route of the job: dropped as a GPX file, shown as track and profile, with speed and power along it. */
 export function RoutePanel() {
-  const { route } = useBench();
+  const { route, job } = useBench();
   const set = useUnitSet();
-  const may = usePerson().role !== 'viewer';
+  const may = useMay(job, 'route');
   const { reading, fault, last, take, drop } = useRouteFile();
   const [limits, setLimits] = useState<SpeedLimit[]>([{ fromM: 0, limitKmh: 50 }]);
   const untimed = route?.notes.some((note) => note.code === 'noTimes');

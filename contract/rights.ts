@@ -1,0 +1,31 @@
+import type { JobAction } from '../core/job/states.ts';
+import { ROLES, type Role } from './session.ts';
+
+/** Least role for each thing that is done to a job; a test holds every address of the server to it. */
+export const LEAST_ROLE: Record<JobAction, Role> = {
+  brief: 'manager',
+  use: 'manager',
+  route: 'technician',
+  weigh: 'technician',
+  measure: 'technician',
+  design: 'technician',
+  chooseDesign: 'manager',
+  sellDesign: 'manager',
+  kit: 'manager',
+  cover: 'technician',
+  decide: 'manager',
+  parts: 'technician',
+  stages: 'manager',
+  clockOn: 'technician',
+  clockOff: 'technician',
+  confirmLive: 'technician',
+  reading: 'technician',
+  decideReading: 'manager',
+  finish: 'technician',
+  snag: 'technician',
+  sign: 'technician',
+  move: 'manager',
+};
+
+/** Has this role the rights of that one? */
+export const hasRole = (role: Role, least: Role): boolean => ROLES.indexOf(role) >= ROLES.indexOf(least);

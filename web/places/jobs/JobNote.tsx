@@ -1,0 +1,22 @@
+import type { JobSheet } from '../../../contract/job.ts';
+import { type JobAction, jobRefusal } from '../../../core/job/states.ts';
+import { refusalSentence } from '../../../wording/job.ts';
+import type { StepId } from '../../app/steps.ts';
+
+/** What people come to a step for: when the job's state does not allow it, the step says so before anybody tries. */
+const COME_FOR: Record<StepId, JobAction> = {
+  brief: 'brief',
+  vehicle: 'weigh',
+  size: 'design',
+  match: 'kit',
+  parts: 'parts',
+  build: 'clockOn',
+  prove: 'sign',
+};
+
+/** Why this step is only to be looked at; nothing where it is open. */
+export function JobNote({ job, step }: { job: Pick<JobSheet, 'number' | 'state'>; step: StepId }) {
+  const refusal = jobRefusal(job.state, COME_FOR[step]);
+  if (!refusal) return null;
+  return <p className="note">{refusalSentence(job.number, refusal, COME_FOR[step])}</p>;
+}
