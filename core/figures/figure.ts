@@ -1,5 +1,6 @@
 import type { QuantityKind } from '../quantity/kinds.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import type { FigureGroup } from './groups.ts';
 import type { Slots } from './slots.ts';
 
 /** Why a figure has no value. Wording is the page's business. */
@@ -76,6 +77,10 @@ export type NeedValues<N extends Needs> = { readonly [K in keyof N]: N[K] extend
 export interface Entry<V> {
   readonly id: string;
   readonly kind: QuantityKind | null;
+  /** What it is called, in the page and on paper; empty for a step on the way. */
+  readonly name: string;
+  /** Where it is shown among the figures of a design; null where only those who ask for it show it. */
+  readonly group: FigureGroup | null;
   readonly needs: Needs;
   /** Entries it can do without: null where they have no value. */
   readonly maybe: Needs;
@@ -83,27 +88,44 @@ export interface Entry<V> {
   readonly compute: (needs: Record<string, unknown>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
 }
 
-interface Definition<N extends Needs, M extends Needs, V> {
+/** What a figure is known by. */
+export interface FigureAbout {
+  readonly id: string;
+  readonly name: string;
+  readonly group: FigureGroup | null;
+}
+
+interface Definition<N extends Needs, M extends Needs, R extends readonly SlotName[], V> {
   readonly id: string;
   readonly needs?: N;
   readonly maybe?: M;
-  readonly reads?: readonly SlotName[];
-  readonly compute: (needs: NeedValues<N> & MaybeValues<M>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
+  /** The slots it reads: `compute` is given these and no others, so that what it reads is known. */
+  readonly reads?: R;
+  readonly compute: (
+    needs: NeedValues<N> & MaybeValues<M>,
+    slots: Pick<Slots, R[number]>,
+    use: UseVehicleFigure,
+  ) => Answer<V> | Missing;
 }
 
-const NOTHING = { needs: {}, maybe: {}, reads: [] };
+const NOTHING = { needs: {}, maybe: {}, reads: [], name: '', group: null };
 
 /** A number the product shows. */
-export function figure<N extends Needs = Record<never, never>, M extends Needs = Record<never, never>>(
-  definition: Definition<N, M, number> & { readonly kind: QuantityKind },
-): Entry<number> {
+export function figure<
+  N extends Needs = Record<never, never>,
+  M extends Needs = Record<never, never>,
+  const R extends readonly SlotName[] = readonly [],
+>(definition: Definition<N, M, R, number> & FigureAbout & { readonly kind: QuantityKind }): Entry<number> {
   return { ...NOTHING, ...definition } as unknown as Entry<number>;
 }
 
 /** A step on the way with a value of any shape, computed once and read by several figures. */
-export function step<V, N extends Needs = Record<never, never>, M extends Needs = Record<never, never>>(
-  definition: Definition<N, M, V>,
-): Entry<V> {
+export function step<
+  V,
+  N extends Needs = Record<never, never>,
+  M extends Needs = Record<never, never>,
+  const R extends readonly SlotName[] = readonly [],
+>(definition: Definition<N, M, R, V>): Entry<V> {
   return { kind: null, ...NOTHING, ...definition } as unknown as Entry<V>;
 }
 

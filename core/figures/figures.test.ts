@@ -42,6 +42,8 @@ describe('the catalogue', () => {
   test('a figure that comes to infinity is given as never reached', () => {
     const odd = figure({
       id: 'odd',
+      name: 'Odd',
+      group: null,
       kind: 'hours',
       compute: () => ({ value: 1 / 0, formula: '', terms: [], source: '' }),
     });

@@ -1,12 +1,12 @@
 import { rightLoad } from '../../balance/axleLoads.ts';
-import { figure } from '../figure.ts';
+import { type FigureAbout, figure } from '../figure.ts';
 import { ladenLoads } from './ladenLoads.ts';
 import { unladenLoads } from './unladenLoads.ts';
 
 /** Change of one axle against the vehicle before, as a share: over a tenth the ride height wants looking at. */
-function change(id: string, axle: 'front' | 'rear') {
+function change(about: FigureAbout, axle: 'front' | 'rear') {
   return figure({
-    id,
+    ...about,
     kind: 'share',
     needs: { unladenLoads },
     compute: ({ unladenLoads: loads }, _slots, use) => {
@@ -25,12 +25,20 @@ function change(id: string, axle: 'front' | 'rear') {
   });
 }
 
-export const frontAxleChange = change('frontAxleChange', 'front');
-export const rearAxleChange = change('rearAxleChange', 'rear');
+export const frontAxleChange = change(
+  { id: 'frontAxleChange', name: 'Front axle against before', group: 'weight' },
+  'front',
+);
+export const rearAxleChange = change(
+  { id: 'rearAxleChange', name: 'Rear axle against before', group: 'weight' },
+  'rear',
+);
 
 /** Share of the mass on the right-hand wheels. */
 export const rightShare = figure({
   id: 'rightShare',
+  name: 'Share on the right wheels',
+  group: 'weight',
   kind: 'share',
   needs: { unladenLoads },
   compute: ({ unladenLoads: loads }, _slots, use) => {
@@ -50,12 +58,12 @@ export const rightShare = figure({
 
 /** What is left to a rating with the usual load; negative is over. */
 function margin(
-  id: string,
+  about: FigureAbout,
   read: 'frontKg' | 'rearKg' | 'totalKg',
   rating: 'frontAxleRating' | 'rearAxleRating' | 'grossMass',
 ) {
   return figure({
-    id,
+    ...about,
     kind: 'mass',
     needs: { ladenLoads },
     compute: ({ ladenLoads: loads }, _slots, use) => ({
@@ -70,6 +78,18 @@ function margin(
   });
 }
 
-export const frontAxleMargin = margin('frontAxleMargin', 'frontKg', 'frontAxleRating');
-export const rearAxleMargin = margin('rearAxleMargin', 'rearKg', 'rearAxleRating');
-export const grossMargin = margin('grossMargin', 'totalKg', 'grossMass');
+export const frontAxleMargin = margin(
+  { id: 'frontAxleMargin', name: 'Front axle, left to its rating', group: 'weight' },
+  'frontKg',
+  'frontAxleRating',
+);
+export const rearAxleMargin = margin(
+  { id: 'rearAxleMargin', name: 'Rear axle, left to its rating', group: 'weight' },
+  'rearKg',
+  'rearAxleRating',
+);
+export const grossMargin = margin(
+  { id: 'grossMargin', name: 'Left to the plate, laden', group: 'weight' },
+  'totalKg',
+  'grossMass',
+);

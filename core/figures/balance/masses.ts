@@ -1,4 +1,4 @@
-import { figure } from '../figure.ts';
+import { type FigureAbout, figure } from '../figure.ts';
 import { ladenLoads } from './ladenLoads.ts';
 import { massItems } from './massItems.ts';
 import { unladenLoads } from './unladenLoads.ts';
@@ -8,6 +8,8 @@ const MOMENTS = 'moments about the front axle line';
 /** Change in unladen mass: what goes in less what comes out. */
 export const addedMass = figure({
   id: 'addedMass',
+  name: 'Change in mass',
+  group: 'weight',
   kind: 'mass',
   needs: { massItems },
   compute: ({ massItems: items }) => {
@@ -23,6 +25,8 @@ export const addedMass = figure({
 
 export const unladenMass = figure({
   id: 'unladenMass',
+  name: 'Mass, unladen',
+  group: 'weight',
   kind: 'mass',
   needs: { unladenLoads },
   compute: ({ unladenLoads: loads }) => ({
@@ -38,6 +42,8 @@ export const unladenMass = figure({
 
 export const frontAxleNow = figure({
   id: 'frontAxleNow',
+  name: 'Front axle, unladen',
+  group: null,
   kind: 'mass',
   needs: { unladenLoads },
   compute: ({ unladenLoads: loads }, _slots, use) => ({
@@ -54,6 +60,8 @@ export const frontAxleNow = figure({
 
 export const rearAxleNow = figure({
   id: 'rearAxleNow',
+  name: 'Rear axle, unladen',
+  group: null,
   kind: 'mass',
   needs: { unladenLoads },
   compute: ({ unladenLoads: loads }, _slots, use) => ({
@@ -70,6 +78,8 @@ export const rearAxleNow = figure({
 
 export const frontShare = figure({
   id: 'frontShare',
+  name: 'Front share',
+  group: 'weight',
   kind: 'share',
   needs: { unladenLoads },
   compute: ({ unladenLoads: loads }) => ({
@@ -86,6 +96,8 @@ export const frontShare = figure({
 /** Front share before the conversion: what the school "as the maker had it" aims at. */
 export const frontShareBefore = figure({
   id: 'frontShareBefore',
+  name: 'Front share before',
+  group: 'weight',
   kind: 'share',
   reads: ['vehicle'],
   compute: (_, __, use) => {
@@ -103,9 +115,9 @@ export const frontShareBefore = figure({
   },
 });
 
-function laden(id: string, read: 'frontKg' | 'rearKg' | 'totalKg', formula: string) {
+function laden(about: FigureAbout, read: 'frontKg' | 'rearKg' | 'totalKg', formula: string) {
   return figure({
-    id,
+    ...about,
     kind: 'mass',
     needs: { ladenLoads },
     reads: ['use'],
@@ -121,6 +133,18 @@ function laden(id: string, read: 'frontKg' | 'rearKg' | 'totalKg', formula: stri
   });
 }
 
-export const grossMassNow = laden('grossMassNow', 'totalKg', 'unladen mass + load');
-export const frontAxleLaden = laden('frontAxleLaden', 'frontKg', 'front axle with the load on board');
-export const rearAxleLaden = laden('rearAxleLaden', 'rearKg', 'rear axle with the load on board');
+export const grossMassNow = laden(
+  { id: 'grossMassNow', name: 'Mass, laden', group: 'weight' },
+  'totalKg',
+  'unladen mass + load',
+);
+export const frontAxleLaden = laden(
+  { id: 'frontAxleLaden', name: 'Front axle, laden', group: 'weight' },
+  'frontKg',
+  'front axle with the load on board',
+);
+export const rearAxleLaden = laden(
+  { id: 'rearAxleLaden', name: 'Rear axle, laden', group: 'weight' },
+  'rearKg',
+  'rear axle with the load on board',
+);

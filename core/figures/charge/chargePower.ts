@@ -3,6 +3,8 @@ import { figure, missing } from '../figure.ts';
 
 export const chargePower = figure({
   id: 'chargePower',
+  name: 'Charging power',
+  group: 'charge',
   kind: 'electricPower',
   reads: ['charge', 'use'],
   compute: (_, { charge, use: { supply } }) => {

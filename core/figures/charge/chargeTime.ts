@@ -1,11 +1,11 @@
 import { chargeHours } from '../../charge/chargeTime.ts';
-import { figure, missing } from '../figure.ts';
+import { type FigureAbout, figure, missing } from '../figure.ts';
 import { packUsable } from '../pack/packUsable.ts';
 import { chargePower } from './chargePower.ts';
 
-function chargeTimeBetween(id: string, from: number, to: number) {
+function chargeTimeBetween(about: FigureAbout, from: number, to: number) {
   return figure({
-    id,
+    ...about,
     kind: 'hours',
     needs: { packUsable, chargePower },
     reads: ['charge'],
@@ -28,5 +28,9 @@ function chargeTimeBetween(id: string, from: number, to: number) {
   });
 }
 
-export const chargeTime = chargeTimeBetween('chargeTime', 0, 1);
-export const chargeTime20to80 = chargeTimeBetween('chargeTime20to80', 0.2, 0.8);
+export const chargeTime = chargeTimeBetween({ id: 'chargeTime', name: 'Charge, empty to full', group: 'charge' }, 0, 1);
+export const chargeTime20to80 = chargeTimeBetween(
+  { id: 'chargeTime20to80', name: 'Charge, 20 to 80 %', group: 'charge' },
+  0.2,
+  0.8,
+);

@@ -20,6 +20,8 @@ export const yearCost = step({
 
 export const energyCostYear = figure({
   id: 'energyCostYear',
+  name: 'Electricity a year',
+  group: 'money',
   kind: 'money',
   needs: { yearCost },
   compute: ({ yearCost: y }) => ({
@@ -37,6 +39,8 @@ export const energyCostYear = figure({
 
 export const fuelCostYear = figure({
   id: 'fuelCostYear',
+  name: 'Fuel a year, before',
+  group: 'money',
   kind: 'money',
   needs: { yearCost },
   compute: ({ yearCost: y }) => ({
@@ -52,6 +56,8 @@ export const fuelCostYear = figure({
 
 export const savingYear = figure({
   id: 'savingYear',
+  name: 'Saved a year',
+  group: 'money',
   kind: 'money',
   needs: { energyCostYear, fuelCostYear },
   compute: ({ energyCostYear: energy, fuelCostYear: fuel }) => ({
@@ -67,6 +73,8 @@ export const savingYear = figure({
 
 export const co2SavedYear = figure({
   id: 'co2SavedYear',
+  name: 'CO₂ saved a year',
+  group: 'money',
   kind: 'mass',
   needs: { yearCost },
   compute: ({ yearCost: y }) => ({

@@ -1,9 +1,9 @@
 import { type DcLimits, dcHours, dcPower, USUAL_RATES } from '../../charge/dcCharge.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packEnergy } from '../pack/packEnergy.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
-export const dcLimits = step<DcLimits, { packEnergy: typeof packEnergy }>({
+export const dcLimits: Entry<DcLimits> = step({
   id: 'dcLimits',
   needs: { packEnergy },
   reads: ['charge', 'use', 'pack'],
@@ -22,6 +22,8 @@ export const dcLimits = step<DcLimits, { packEnergy: typeof packEnergy }>({
 /** Highest DC power on the way from 10 to 80 %. */
 export const dcPowerMost = figure({
   id: 'dcPowerMost',
+  name: 'Rapid charging, highest',
+  group: 'charge',
   kind: 'electricPower',
   needs: { dcLimits },
   compute: ({ dcLimits: limits }) => ({
@@ -38,6 +40,8 @@ export const dcPowerMost = figure({
 
 export const dcTime10to80 = figure({
   id: 'dcTime10to80',
+  name: 'Rapid charge, 10 to 80 %',
+  group: 'charge',
   kind: 'hours',
   needs: { dcLimits },
   compute: ({ dcLimits: limits }) => ({
@@ -55,6 +59,8 @@ export const dcTime10to80 = figure({
 /** Heat in the pack at the highest DC power, standing still: what has to be carried away. */
 export const dcHeat = figure({
   id: 'dcHeat',
+  name: 'Heat in the pack while rapid charging',
+  group: 'charge',
   kind: 'watts',
   needs: { dcPowerMost, packFacts },
   compute: ({ dcPowerMost: power, packFacts: pack }) => {

@@ -1,6 +1,6 @@
 import { acPower } from '../../charge/acPower.ts';
 import { chargeHours } from '../../charge/chargeTime.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packUsable } from '../pack/packUsable.ts';
 import type { NamedSupply } from '../slots.ts';
 import { chargeTime } from './chargeTime.ts';
@@ -16,7 +16,7 @@ export interface AtSupply {
 export const USUAL_HOME_H = 18;
 
 /** AC charging at every supply the client has, the usual one first. */
-export const supplies = step<readonly AtSupply[], { packUsable: typeof packUsable }>({
+export const supplies: Entry<readonly AtSupply[]> = step({
   id: 'supplies',
   needs: { packUsable },
   reads: ['charge', 'use'],
@@ -43,6 +43,8 @@ export const supplies = step<readonly AtSupply[], { packUsable: typeof packUsabl
 /** Hour of the day at which a pack that came home empty is full again at the usual supply. */
 export const fullAt = figure({
   id: 'fullAt',
+  name: 'Full again at',
+  group: 'charge',
   kind: 'clock',
   needs: { chargeTime },
   reads: ['use'],

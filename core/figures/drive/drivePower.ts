@@ -5,6 +5,8 @@ import { packPower } from '../pack/packPower.ts';
 /** Battery power the drive may take at most: its own peak or what the pack gives, whichever is less. */
 export const drivePower = figure({
   id: 'drivePower',
+  name: 'Battery power at full throttle',
+  group: 'road',
   kind: 'electricPower',
   needs: { packPower },
   reads: ['drive'],

@@ -4,6 +4,8 @@ import { drivelineWorst } from './drivelineWorst.ts';
 /** Spare strength of the weakest kept part: limit ÷ torque − 1. Negative: it can be broken. */
 export const drivelineMargin = figure({
   id: 'drivelineMargin',
+  name: 'Spare strength of driveline',
+  group: 'driveline',
   kind: 'share',
   needs: { drivelineWorst },
   compute: ({ drivelineWorst: loads }) => {

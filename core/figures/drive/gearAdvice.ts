@@ -1,6 +1,6 @@
 import { type GearReach, suggestGear } from '../../drive/gears.ts';
 import { topSpeed } from '../../drive/limits.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
@@ -27,9 +27,9 @@ export const gearReach = step({
     ),
 });
 
-function advised(id: 'gearTown' | 'gearOpenRoad', cover: (constantKmh: number) => number) {
+function advised(about: FigureAbout, cover: (constantKmh: number) => number) {
   return figure({
-    id,
+    ...about,
     kind: 'count',
     needs: { gearReach },
     reads: ['use'],
@@ -51,5 +51,7 @@ function advised(id: 'gearTown' | 'gearOpenRoad', cover: (constantKmh: number) =
   });
 }
 
-export const gearTown = advised('gearTown', () => TOWN_KMH);
-export const gearOpenRoad = advised('gearOpenRoad', (kmh) => Math.max(OPEN_ROAD_KMH, kmh * OPEN_ROAD_MARGIN));
+export const gearTown = advised({ id: 'gearTown', name: 'Gear for town', group: 'driveline' }, () => TOWN_KMH);
+export const gearOpenRoad = advised({ id: 'gearOpenRoad', name: 'Gear for the open road', group: 'driveline' }, (kmh) =>
+  Math.max(OPEN_ROAD_KMH, kmh * OPEN_ROAD_MARGIN),
+);

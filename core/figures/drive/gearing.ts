@@ -1,12 +1,12 @@
 import { type GearWay, gearWays } from '../../drive/gears.ts';
 import { readTyreSize, rollingRadiusM } from '../../vehicle/tyre.ts';
-import { missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, missing, step, stepAnswer } from '../figure.ts';
 
 /** Gear that is left engaged when nobody chose one: the third, common practice. */
 export const USUAL_GEAR = 3;
 
 /** Every way from motor to wheel the design could use, slowest first. */
-export const gears = step<readonly GearWay[]>({
+export const gears: Entry<readonly GearWay[]> = step({
   id: 'gears',
   reads: ['drive', 'vehicle'],
   compute: (_, { drive, vehicle }) => {

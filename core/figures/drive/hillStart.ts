@@ -5,6 +5,8 @@ import { pull } from './pull.ts';
 
 export const hillStart = figure({
   id: 'hillStart',
+  name: 'Steepest start, laden',
+  group: 'road',
   kind: 'grade',
   needs: { pull, roadVehicle },
   compute: ({ pull: p, roadVehicle: vehicle }) => {

@@ -8,6 +8,8 @@ const HELD_KMH = 50;
 /** Steepest grade on which 50 km/h is held with the usual load. */
 export const gradeHeld50 = figure({
   id: 'gradeHeld50',
+  name: 'Steepest grade at 50 km/h',
+  group: 'road',
   kind: 'grade',
   needs: { pull, roadVehicle },
   compute: ({ pull: p, roadVehicle: vehicle }) => {

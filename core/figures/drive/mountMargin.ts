@@ -22,6 +22,8 @@ export const mounts = step({
 /** Spare strength of the hardest pressed mounting point: rating ÷ load − 1. */
 export const mountMargin = figure({
   id: 'mountMargin',
+  name: 'Spare strength of the mounts',
+  group: 'driveline',
   kind: 'share',
   needs: { mounts },
   compute: ({ mounts: loads }) => {

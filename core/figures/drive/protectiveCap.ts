@@ -11,6 +11,8 @@ import { runUp } from './runUp.ts';
 /** Motor torque that keeps the weakest kept part within its limit, as it is set: whole newton-metres. */
 export const protectiveCap = figure({
   id: 'protectiveCap',
+  name: 'Cap that protects the driveline',
+  group: 'driveline',
   kind: 'torque',
   needs: { drivelineWorst },
   compute: ({ drivelineWorst: loads }) => {
@@ -30,6 +32,8 @@ export const protectiveCap = figure({
 /** Seconds that the protective cap adds to 0–50 km/h; none where nothing is overloaded. */
 export const capCost = figure({
   id: 'capCost',
+  name: 'That cap costs, 0 to 50 km/h',
+  group: 'driveline',
   kind: 'duration',
   needs: { protectiveCap, motorNow, pull, runUp, roadVehicle },
   reads: ['drive'],

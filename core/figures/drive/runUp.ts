@@ -1,5 +1,5 @@
 import { accelerate, type RunUp } from '../../drive/accelerate.ts';
-import { step, stepAnswer } from '../figure.ts';
+import { type Entry, step, stepAnswer } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
@@ -8,7 +8,7 @@ export const SIXTY_MPH_KMH = 60 * 1.609344;
 const QUARTER_MILE_M = 1609.344 / 4;
 
 /** Full-throttle run from rest, with the usual load, through the gears where they are changed. */
-export const runUp = step<RunUp, { pull: typeof pull; roadVehicle: typeof roadVehicle }>({
+export const runUp: Entry<RunUp> = step({
   id: 'runUp',
   needs: { pull, roadVehicle },
   reads: ['drive'],

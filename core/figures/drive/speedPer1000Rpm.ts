@@ -4,6 +4,8 @@ import { gearing } from './gearing.ts';
 
 export const speedPer1000Rpm = figure({
   id: 'speedPer1000Rpm',
+  name: 'Road speed per 1000 rpm',
+  group: 'driveline',
   kind: 'speed',
   needs: { gearing },
   compute: ({ gearing: g }) => ({

@@ -1,11 +1,11 @@
-import { figure, missing } from '../figure.ts';
+import { type FigureAbout, figure, missing } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 import { runUp, SIXTY_MPH_KMH } from './runUp.ts';
 
-function timeTo(id: string, kmh: number) {
+function timeTo(about: FigureAbout, kmh: number) {
   return figure({
-    id,
+    ...about,
     kind: 'duration',
     needs: { runUp, roadVehicle, pull },
     compute: ({ runUp: run, roadVehicle: vehicle, pull: p }) => {
@@ -26,13 +26,15 @@ function timeTo(id: string, kmh: number) {
   });
 }
 
-export const time0to20 = timeTo('time0to20', 20);
-export const time0to50 = timeTo('time0to50', 50);
-export const time0to60mph = timeTo('time0to60mph', SIXTY_MPH_KMH);
-export const time0to100 = timeTo('time0to100', 100);
+export const time0to20 = timeTo({ id: 'time0to20', name: '0 to 20 km/h', group: 'road' }, 20);
+export const time0to50 = timeTo({ id: 'time0to50', name: '0 to 50 km/h', group: 'road' }, 50);
+export const time0to60mph = timeTo({ id: 'time0to60mph', name: '0 to 60 mph', group: 'road' }, SIXTY_MPH_KMH);
+export const time0to100 = timeTo({ id: 'time0to100', name: '0 to 100 km/h', group: 'road' }, 100);
 
 export const timeQuarterMile = figure({
   id: 'timeQuarterMile',
+  name: 'Quarter mile from rest',
+  group: 'road',
   kind: 'duration',
   needs: { runUp, roadVehicle },
   compute: ({ runUp: run, roadVehicle: vehicle }) => {

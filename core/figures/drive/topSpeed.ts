@@ -5,6 +5,8 @@ import { pull } from './pull.ts';
 
 export const topSpeed = figure({
   id: 'topSpeed',
+  name: 'Top speed',
+  group: 'road',
   kind: 'speed',
   needs: { pull, roadVehicle },
   compute: ({ pull: p, roadVehicle: vehicle }) => {

@@ -3,6 +3,8 @@ import { gearing } from './gearing.ts';
 
 export const totalRatio = figure({
   id: 'totalRatio',
+  name: 'Motor to wheel',
+  group: 'driveline',
   kind: 'ratio',
   needs: { gearing },
   compute: ({ gearing: g }) => ({

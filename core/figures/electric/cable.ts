@@ -1,13 +1,10 @@
 import type { ComponentOf } from '../../component/sheets.ts';
 import { type CableDuty, type CableVerdict, smallestCable } from '../../wiring/cable.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { fullCurrent, peak30sCurrent, rmsCurrent } from '../road/currents.ts';
 
-export const cableDuty = step<
-  CableDuty,
-  { packFacts: typeof packFacts; rms: typeof rmsCurrent; peak: typeof peak30sCurrent; full: typeof fullCurrent }
->({
+export const cableDuty: Entry<CableDuty> = step({
   id: 'cableDuty',
   needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent, full: fullCurrent },
   reads: ['electric'],
@@ -33,7 +30,7 @@ export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cab
 };
 
 /** The smallest cable of the shelf that meets steady current, 30 s peak and drop. */
-export const cableChoice = step<CableChoice, { cableDuty: typeof cableDuty }>({
+export const cableChoice: Entry<CableChoice> = step({
   id: 'cableChoice',
   needs: { cableDuty },
   reads: ['shelf', 'electric'],
@@ -55,6 +52,8 @@ export const cableChoice = step<CableChoice, { cableDuty: typeof cableDuty }>({
 
 export const cableSection = figure({
   id: 'cableSection',
+  name: 'HV cable section',
+  group: 'cable',
   kind: 'section',
   needs: { cableChoice, cableDuty },
   compute: ({ cableChoice: choice, cableDuty: duty }) => ({
@@ -73,6 +72,8 @@ export const cableSection = figure({
 
 export const cableDrop = figure({
   id: 'cableDrop',
+  name: 'Voltage drop in the cable',
+  group: 'cable',
   kind: 'smallShare',
   needs: { cableChoice, cableDuty },
   compute: ({ cableChoice: choice, cableDuty: duty }) => ({
@@ -90,6 +91,8 @@ export const cableDrop = figure({
 
 export const cableBend = figure({
   id: 'cableBend',
+  name: 'Least bend radius',
+  group: 'cable',
   kind: 'length',
   needs: { cableChoice },
   reads: ['electric'],

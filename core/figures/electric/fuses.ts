@@ -2,7 +2,7 @@ import type { ComponentOf } from '../../component/sheets.ts';
 import { runningVolts } from '../../lowvoltage/loads.ts';
 import { conductorOhm } from '../../wiring/cable.ts';
 import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { fullCurrent, rmsCurrent } from '../road/currents.ts';
 import { cableChoice } from './cable.ts';
@@ -23,10 +23,7 @@ const JOINTS_OHM = 0.002;
 const DCDC_EFFICIENCY = 0.9;
 
 /** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
-export const fuses = step<
-  readonly NamedFuse[],
-  { packFacts: typeof packFacts; rms: typeof rmsCurrent; full: typeof fullCurrent; cableChoice: typeof cableChoice }
->({
+export const fuses: Entry<readonly NamedFuse[]> = step({
   id: 'fuses',
   needs: { packFacts, rms: rmsCurrent, full: fullCurrent, cableChoice },
   reads: ['charge', 'electric', 'shelf'],
@@ -65,6 +62,8 @@ export const fuses = step<
 
 export const mainFuse = figure({
   id: 'mainFuse',
+  name: 'Main fuse',
+  group: 'fuses',
   kind: 'current',
   needs: { fuses },
   compute: ({ fuses: list }) => {
@@ -88,6 +87,8 @@ export const mainFuse = figure({
 
 export const fuseBreaking = figure({
   id: 'fuseBreaking',
+  name: 'Fuse must break',
+  group: 'fuses',
   kind: 'current',
   needs: { fuses, packFacts },
   compute: ({ fuses: list, packFacts: pack }) => ({

@@ -7,7 +7,7 @@ import {
   runningVolts,
   USUAL_LV_LOADS,
 } from '../../lowvoltage/loads.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
 /** Loads and nominal voltage of the low-voltage side. */
@@ -28,9 +28,9 @@ export const lvSide = step({
   },
 });
 
-function budget(id: string, which: LvCase, name: string) {
+function budget(about: FigureAbout, which: LvCase, name: string) {
   return figure({
-    id,
+    ...about,
     kind: 'current',
     needs: { lvSide },
     compute: ({ lvSide: side }) => ({
@@ -47,12 +47,22 @@ function budget(id: string, which: LvCase, name: string) {
   });
 }
 
-export const lvDay = budget('lvDay', 'day', 'by day');
-export const lvNight = budget('lvNight', 'nightWet', 'on a wet night');
-export const lvWorst = budget('lvWorst', 'worst', 'everything on');
+export const lvDay = budget({ id: 'lvDay', name: 'Low voltage, by day', group: 'lowVoltage' }, 'day', 'by day');
+export const lvNight = budget(
+  { id: 'lvNight', name: 'Low voltage, wet night', group: 'lowVoltage' },
+  'nightWet',
+  'on a wet night',
+);
+export const lvWorst = budget(
+  { id: 'lvWorst', name: 'Low voltage, everything on', group: 'lowVoltage' },
+  'worst',
+  'everything on',
+);
 
 export const converterNeed = figure({
   id: 'converterNeed',
+  name: 'DC-DC, at least',
+  group: 'lowVoltage',
   kind: 'current',
   needs: { lvWorst },
   compute: ({ lvWorst: worst }) => ({
@@ -64,10 +74,7 @@ export const converterNeed = figure({
 });
 
 /** The smallest converter of the shelf that gives enough, at the vehicle's voltage, in the pack's window. */
-export const converterChoice = step<
-  ComponentOf<'dcdc'> | null,
-  { converterNeed: typeof converterNeed; lvSide: typeof lvSide; packFacts: typeof packFacts }
->({
+export const converterChoice: Entry<ComponentOf<'dcdc'> | null> = step({
   id: 'converterChoice',
   needs: { converterNeed, lvSide, packFacts },
   reads: ['shelf'],
@@ -92,6 +99,8 @@ export const converterChoice = step<
 /** How long the battery keeps a wet night's loads going without the converter. */
 export const lvBatteryTime = figure({
   id: 'lvBatteryTime',
+  name: 'Battery alone, wet night',
+  group: 'lowVoltage',
   kind: 'hours',
   needs: { lvSide },
   reads: ['electric'],

@@ -1,5 +1,5 @@
 import { type Precharge, precharge } from '../../wiring/precharge.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
 /** What an inverter of this size usually has across its link where no sheet says, µF; common practice. */
@@ -12,7 +12,7 @@ export interface PrechargeNow extends Precharge {
   readonly share: number;
 }
 
-export const prechargeNow = step<PrechargeNow, { packFacts: typeof packFacts }>({
+export const prechargeNow: Entry<PrechargeNow> = step({
   id: 'prechargeNow',
   needs: { packFacts },
   reads: ['drive', 'electric'],
@@ -36,13 +36,13 @@ export const prechargeNow = step<PrechargeNow, { packFacts: typeof packFacts }>(
 const SOURCE = 'charging of a capacitor; E24 of IEC 60063, from memory';
 
 function read(
-  id: string,
+  about: FigureAbout,
   kind: 'ohms' | 'pulse' | 'watts' | 'duration',
   field: keyof Precharge,
   formula: string,
 ): Entry<number> {
   return figure({
-    id,
+    ...about,
     kind,
     needs: { prechargeNow },
     compute: ({ prechargeNow: p }) => ({
@@ -61,16 +61,31 @@ function read(
 }
 
 export const prechargeResistor = read(
-  'prechargeResistor',
+  { id: 'prechargeResistor', name: 'Precharge resistor', group: 'precharge' },
   'ohms',
   'chosenOhm',
   'R = −t ÷ (C·ln(1 − p)), next E24 value below',
 );
-export const prechargeTime = read('prechargeTime', 'duration', 'timeS', 't = −R·C·ln(1 − p)');
-export const prechargeEnergy = read('prechargeEnergy', 'pulse', 'energyJ', 'E = ½·C·V²');
-export const prechargePeak = read('prechargePeak', 'watts', 'peakW', 'P = V² ÷ R at the first moment');
+export const prechargeTime = read(
+  { id: 'prechargeTime', name: 'Time to precharge', group: 'precharge' },
+  'duration',
+  'timeS',
+  't = −R·C·ln(1 − p)',
+);
+export const prechargeEnergy = read(
+  { id: 'prechargeEnergy', name: 'Energy into the resistor', group: 'precharge' },
+  'pulse',
+  'energyJ',
+  'E = ½·C·V²',
+);
+export const prechargePeak = read(
+  { id: 'prechargePeak', name: 'Peak power in the resistor', group: 'precharge' },
+  'watts',
+  'peakW',
+  'P = V² ÷ R at the first moment',
+);
 export const prechargeTimeOut = read(
-  'prechargeTimeOut',
+  { id: 'prechargeTimeOut', name: 'Give up precharging after', group: 'precharge' },
   'duration',
   'timeOutS',
   '3 × the wished time, then open and say so',

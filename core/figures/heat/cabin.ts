@@ -1,7 +1,7 @@
 import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
 import { CABIN, CABIN_WARM_C, holdingPower, warmUpSeconds } from '../../cooling/cabin.ts';
 import { FROST_C } from '../../road/frost.ts';
-import { type Answer, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Answer, type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { mainRun, type NamedRun } from '../road/useRuns.ts';
 
@@ -10,6 +10,8 @@ const SEATS_W = 120;
 
 export const heaterHold = figure({
   id: 'heaterHold',
+  name: 'Holds the cabin warm at 0 °C',
+  group: 'cabin',
   kind: 'watts',
   reads: ['vehicle'],
   compute: (_, { vehicle }) => {
@@ -29,6 +31,8 @@ export const heaterHold = figure({
 
 export const heaterWarmUp = figure({
   id: 'heaterWarmUp',
+  name: 'Warm after',
+  group: 'cabin',
   kind: 'hours',
   reads: ['vehicle', 'electric', 'use'],
   compute: (_, { vehicle, electric, use }) => {
@@ -66,6 +70,8 @@ function costOf({ run, use }: NamedRun, watts: number, what: string): Answer<num
 
 export const heatCost = figure({
   id: 'heatCost',
+  name: 'Warm cabin takes of the range',
+  group: 'cabin',
   kind: 'share',
   needs: { mainRun, heaterHold },
   compute: ({ mainRun: named, heaterHold: watts }) => costOf(named, watts, 'cabin held warm'),
@@ -73,16 +79,15 @@ export const heatCost = figure({
 
 export const seatsCost = figure({
   id: 'seatsCost',
+  name: 'Heated seats take of the range',
+  group: 'cabin',
   kind: 'share',
   needs: { mainRun },
   compute: ({ mainRun: named }) => costOf(named, SEATS_W, 'two heated seats'),
 });
 
 /** The smallest heater of the shelf that holds the cabin warm at freezing, in the pack's window; null: none does. */
-export const heaterChoice = step<
-  ComponentOf<'heater'> | null,
-  { heaterHold: typeof heaterHold; packFacts: typeof packFacts }
->({
+export const heaterChoice: Entry<ComponentOf<'heater'> | null> = step({
   id: 'heaterChoice',
   needs: { heaterHold, packFacts },
   reads: ['shelf'],

@@ -11,6 +11,8 @@ const PACK_RISE_K = 3;
 
 export const driveHeatMean = figure({
   id: 'driveHeatMean',
+  name: 'Heat of the drive, mean',
+  group: 'cooling',
   kind: 'watts',
   needs: { hardestRun },
   compute: ({ hardestRun: { run, use } }) => ({
@@ -26,6 +28,8 @@ export const driveHeatMean = figure({
 
 export const driveHeatWorst = figure({
   id: 'driveHeatWorst',
+  name: 'Heat of the drive, worst 10 min',
+  group: 'cooling',
   kind: 'watts',
   needs: { hardestRun },
   compute: ({ hardestRun: { run, use } }) => ({
@@ -38,6 +42,8 @@ export const driveHeatWorst = figure({
 
 export const driveFlow = figure({
   id: 'driveFlow',
+  name: 'Coolant flow, drive loop',
+  group: 'cooling',
   kind: 'flow',
   needs: { driveHeatWorst },
   compute: ({ driveHeatWorst: heat }) => ({
@@ -53,6 +59,8 @@ export const driveFlow = figure({
 
 export const packHeat = figure({
   id: 'packHeat',
+  name: 'Heat of the pack',
+  group: 'cooling',
   kind: 'watts',
   needs: { hardestRun, packFacts },
   compute: ({ hardestRun: { run }, packFacts: pack }) => {
@@ -72,6 +80,8 @@ export const packHeat = figure({
 /** How much the pack warms from full to empty if nothing is carried away: long bursts are out of reach of air. */
 export const packRise = figure({
   id: 'packRise',
+  name: 'Pack warms, full to empty',
+  group: 'cooling',
   kind: 'warming',
   needs: { packHeat, packUsable, hardestRun },
   reads: ['pack'],
@@ -94,6 +104,8 @@ export const packRise = figure({
 
 export const packFlow = figure({
   id: 'packFlow',
+  name: 'Coolant flow, battery loop',
+  group: 'cooling',
   kind: 'flow',
   needs: { packHeat },
   compute: ({ packHeat: heat }) => ({

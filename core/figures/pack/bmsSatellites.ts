@@ -3,6 +3,8 @@ import { figure, missing } from '../figure.ts';
 
 export const bmsSatellites = figure({
   id: 'bmsSatellites',
+  name: 'BMS satellites',
+  group: 'pack',
   kind: 'count',
   reads: ['pack'],
   compute: (_, { pack }) => {

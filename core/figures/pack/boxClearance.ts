@@ -4,6 +4,8 @@ import { figure, missing } from '../figure.ts';
 /** Tightest distance of any box to the walls of its bay, or to another box. Negative: it stands in it. */
 export const boxClearance = figure({
   id: 'boxClearance',
+  name: 'Tightest clearance of a box',
+  group: 'pack',
   kind: 'length',
   reads: ['pack'],
   compute: (_, { pack }) => {

@@ -3,6 +3,8 @@ import { packFacts } from './packFacts.ts';
 
 export const packEnergy = figure({
   id: 'packEnergy',
+  name: 'Energy',
+  group: 'pack',
   kind: 'energy',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
@@ -28,6 +30,8 @@ export const packEnergy = figure({
 
 export const packCapacity = figure({
   id: 'packCapacity',
+  name: 'Capacity of the string',
+  group: 'pack',
   kind: 'charge',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
@@ -41,6 +45,8 @@ export const packCapacity = figure({
 /** Energy that the stronger boxes hold and the string cannot use. */
 export const packIdle = figure({
   id: 'packIdle',
+  name: 'Lies idle behind the weakest',
+  group: 'pack',
   kind: 'energy',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
@@ -56,6 +62,8 @@ export const packIdle = figure({
 
 export const packResistance = figure({
   id: 'packResistance',
+  name: 'Resistance of the pack',
+  group: 'pack',
   kind: 'resistance',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
@@ -72,6 +80,8 @@ export const packResistance = figure({
 /** What the pack gives without end. */
 export const packContinuous = figure({
   id: 'packContinuous',
+  name: 'Pack power, continuous',
+  group: 'pack',
   kind: 'electricPower',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({

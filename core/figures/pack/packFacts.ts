@@ -1,8 +1,8 @@
 import { type ComposedPack, composePack } from '../../pack/compose.ts';
-import { missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, missing, step, stepAnswer } from '../figure.ts';
 
 /** Electrical facts of the whole pack; refused while a box holds more than its bay takes. */
-export const packFacts = step<ComposedPack>({
+export const packFacts: Entry<ComposedPack> = step({
   id: 'packFacts',
   reads: ['pack'],
   compute: (_, { pack }) => {

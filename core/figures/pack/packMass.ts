@@ -2,6 +2,8 @@ import { figure, missing } from '../figure.ts';
 
 export const packMass = figure({
   id: 'packMass',
+  name: 'Pack mass with boxes',
+  group: 'pack',
   kind: 'mass',
   reads: ['pack'],
   compute: (_, { pack }) => {

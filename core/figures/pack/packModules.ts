@@ -3,6 +3,8 @@ import { packFacts } from './packFacts.ts';
 
 export const packModules = figure({
   id: 'packModules',
+  name: 'Modules',
+  group: null,
   kind: 'count',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({

@@ -4,6 +4,8 @@ import { packFacts } from './packFacts.ts';
 /** What the pack can give for ten seconds, at nominal voltage less sag. */
 export const packPower = figure({
   id: 'packPower',
+  name: 'Pack power, ten seconds',
+  group: 'pack',
   kind: 'electricPower',
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({

@@ -6,6 +6,8 @@ import { packFacts } from './packFacts.ts';
 /** Empty pack under the drive's full power: what every component's lowest voltage is held against. */
 export const packSagVoltage = figure({
   id: 'packSagVoltage',
+  name: 'Voltage, empty at full load',
+  group: 'pack',
   kind: 'voltage',
   needs: { packFacts, drivePower },
   compute: ({ packFacts: p, drivePower: power }) => {

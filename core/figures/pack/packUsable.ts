@@ -3,6 +3,8 @@ import { packEnergy } from './packEnergy.ts';
 
 export const packUsable = figure({
   id: 'packUsable',
+  name: 'Energy, usable',
+  group: 'pack',
   kind: 'energy',
   needs: { packEnergy },
   reads: ['pack'],

@@ -1,10 +1,10 @@
 import type { PackFacts } from '../../pack/compose.ts';
-import { figure } from '../figure.ts';
+import { type FigureAbout, figure } from '../figure.ts';
 import { packFacts } from './packFacts.ts';
 
-function voltage(id: string, read: (pack: PackFacts) => number, name: string) {
+function voltage(about: FigureAbout, read: (pack: PackFacts) => number, name: string) {
   return figure({
-    id,
+    ...about,
     kind: 'voltage',
     needs: { packFacts },
     reads: ['pack'],
@@ -20,6 +20,18 @@ function voltage(id: string, read: (pack: PackFacts) => number, name: string) {
   });
 }
 
-export const packVoltageEmpty = voltage('packVoltageEmpty', (p) => p.emptyV, 'empty');
-export const packVoltageNominal = voltage('packVoltageNominal', (p) => p.nominalV, 'nominal');
-export const packVoltageFull = voltage('packVoltageFull', (p) => p.fullV, 'full');
+export const packVoltageEmpty = voltage(
+  { id: 'packVoltageEmpty', name: 'Voltage, empty', group: 'pack' },
+  (p) => p.emptyV,
+  'empty',
+);
+export const packVoltageNominal = voltage(
+  { id: 'packVoltageNominal', name: 'Voltage, nominal', group: 'pack' },
+  (p) => p.nominalV,
+  'nominal',
+);
+export const packVoltageFull = voltage(
+  { id: 'packVoltageFull', name: 'Voltage, full', group: 'pack' },
+  (p) => p.fullV,
+  'full',
+);

@@ -30,6 +30,8 @@ function perKm(run: UseResult, source: string): Answer<number> {
 
 export const consumptionCycle = figure({
   id: 'consumptionCycle',
+  name: 'Use on the R83 cycle',
+  group: 'range',
   kind: 'consumption',
   needs: { cycleRun },
   compute: ({ cycleRun: run }) => perKm(run, 'UN R83 / R101 speeds, road load, one-second steps'),
@@ -37,6 +39,8 @@ export const consumptionCycle = figure({
 
 export const consumptionRound = figure({
   id: 'consumptionRound',
+  name: 'Use on the round',
+  group: 'range',
   kind: 'consumption',
   needs: { roundRun },
   compute: ({ roundRun: run }) => perKm(run, 'the stated round as alike legs, road load, one-second steps'),
@@ -44,6 +48,8 @@ export const consumptionRound = figure({
 
 export const consumptionRoute = figure({
   id: 'consumptionRoute',
+  name: 'Use on the recorded route',
+  group: 'range',
   kind: 'consumption',
   needs: { routeRun },
   compute: ({ routeRun: run }) => perKm(run, 'the recorded route, heights smoothed, road load, one-second steps'),
@@ -51,6 +57,8 @@ export const consumptionRoute = figure({
 
 export const consumptionConstant = figure({
   id: 'consumptionConstant',
+  name: 'Use at steady speed',
+  group: 'range',
   kind: 'consumption',
   needs: { roadVehicle, driveLine },
   reads: ['use'],

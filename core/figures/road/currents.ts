@@ -1,12 +1,17 @@
 import { loadedVoltage } from '../../pack/loadedVoltage.ts';
 import { drivePower } from '../drive/drivePower.ts';
-import { type Entry, figure } from '../figure.ts';
+import { type Entry, type FigureAbout, figure } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { hardestRun, mainRun, type NamedRun } from './useRuns.ts';
 
-function current(id: string, run: Entry<NamedRun>, read: 'meanPowerW' | 'rmsPowerW' | 'peak30sPowerW', what: string) {
+function current(
+  about: FigureAbout,
+  run: Entry<NamedRun>,
+  read: 'meanPowerW' | 'rmsPowerW' | 'peak30sPowerW',
+  what: string,
+) {
   return figure({
-    id,
+    ...about,
     kind: 'current',
     needs: { packFacts, run },
     compute: ({ packFacts: pack, run: named }) => ({
@@ -21,13 +26,30 @@ function current(id: string, run: Entry<NamedRun>, read: 'meanPowerW' | 'rmsPowe
   });
 }
 
-export const meanCurrent = current('meanCurrent', mainRun, 'meanPowerW', 'mean power');
-export const rmsCurrent = current('rmsCurrent', hardestRun, 'rmsPowerW', 'rms power');
-export const peak30sCurrent = current('peak30sCurrent', hardestRun, 'peak30sPowerW', 'highest mean power over 30 s');
+export const meanCurrent = current(
+  { id: 'meanCurrent', name: 'Mean current on the main use', group: 'range' },
+  mainRun,
+  'meanPowerW',
+  'mean power',
+);
+export const rmsCurrent = current(
+  { id: 'rmsCurrent', name: 'rms current, hardest use', group: 'range' },
+  hardestRun,
+  'rmsPowerW',
+  'rms power',
+);
+export const peak30sCurrent = current(
+  { id: 'peak30sCurrent', name: '30 s peak current, hardest use', group: 'range' },
+  hardestRun,
+  'peak30sPowerW',
+  'highest mean power over 30 s',
+);
 
 /** What the pack gives while the drive takes all it may. */
 export const fullCurrent = figure({
   id: 'fullCurrent',
+  name: 'Current at full throttle',
+  group: 'range',
   kind: 'current',
   needs: { packFacts, drivePower },
   compute: ({ packFacts: pack, drivePower: power }) => {
@@ -49,6 +71,8 @@ export const fullCurrent = figure({
 /** Share of the energy taken that came back. */
 export const recoveredShare = figure({
   id: 'recoveredShare',
+  name: 'Put back by regeneration',
+  group: 'range',
   kind: 'share',
   needs: { mainRun },
   compute: ({ mainRun: { run, use } }) => ({

@@ -1,6 +1,6 @@
 import { steadyBatteryPower } from '../../road/driveOver.ts';
 import { AGED_SHARE, FROST_PACK_SHARE } from '../../road/frost.ts';
-import { type Entry, figure, missing } from '../figure.ts';
+import { type Entry, type FigureAbout, figure, missing } from '../figure.ts';
 import { packEnergy } from '../pack/packEnergy.ts';
 import { packUsable } from '../pack/packUsable.ts';
 import { consumptionConstant } from './consumption.ts';
@@ -12,10 +12,10 @@ import { type DrivenUse, USE_RUNS } from './useRuns.ts';
  * Range over a driven use. Above the regeneration ceiling nothing is put back, so that part of the pack is used at the
  * consumption without regeneration: km = E_top/c₀ + (E − E_top)/c.
  */
-function driven(id: string, use: DrivenUse, weather: 'mild' | 'frost') {
+function driven(about: FigureAbout, use: DrivenUse, weather: 'mild' | 'frost') {
   const runs = USE_RUNS[use];
   return figure({
-    id,
+    ...about,
     kind: 'distance',
     needs: {
       packUsable,
@@ -49,9 +49,9 @@ function driven(id: string, use: DrivenUse, weather: 'mild' | 'frost') {
 }
 
 /** The same with a battery that has 80 % left. */
-function aged(id: string, range: Entry<number>) {
+function aged(about: FigureAbout, range: Entry<number>) {
   return figure({
-    id,
+    ...about,
     kind: 'distance',
     needs: { range },
     compute: ({ range: km }) => ({
@@ -66,21 +66,57 @@ function aged(id: string, range: Entry<number>) {
   });
 }
 
-export const rangeRound = driven('rangeRound', 'round', 'mild');
-export const rangeRoundFrost = driven('rangeRoundFrost', 'round', 'frost');
-export const rangeRoundAged = aged('rangeRoundAged', rangeRound);
-export const rangeRoundAgedFrost = aged('rangeRoundAgedFrost', rangeRoundFrost);
-export const rangeRoute = driven('rangeRoute', 'route', 'mild');
-export const rangeRouteFrost = driven('rangeRouteFrost', 'route', 'frost');
-export const rangeRouteAged = aged('rangeRouteAged', rangeRoute);
-export const rangeRouteAgedFrost = aged('rangeRouteAgedFrost', rangeRouteFrost);
-export const rangeCycle = driven('rangeCycle', 'cycle', 'mild');
-export const rangeCycleFrost = driven('rangeCycleFrost', 'cycle', 'frost');
-export const rangeCycleAged = aged('rangeCycleAged', rangeCycle);
-export const rangeCycleAgedFrost = aged('rangeCycleAgedFrost', rangeCycleFrost);
+export const rangeRound = driven({ id: 'rangeRound', name: 'Range on the round', group: 'range' }, 'round', 'mild');
+export const rangeRoundFrost = driven(
+  { id: 'rangeRoundFrost', name: 'Range on the round, frost', group: null },
+  'round',
+  'frost',
+);
+export const rangeRoundAged = aged(
+  { id: 'rangeRoundAged', name: 'Range on the round, 80 % battery', group: null },
+  rangeRound,
+);
+export const rangeRoundAgedFrost = aged(
+  { id: 'rangeRoundAgedFrost', name: 'Range on the round, 80 % battery, frost', group: null },
+  rangeRoundFrost,
+);
+export const rangeRoute = driven(
+  { id: 'rangeRoute', name: 'Range on the recorded route', group: 'range' },
+  'route',
+  'mild',
+);
+export const rangeRouteFrost = driven(
+  { id: 'rangeRouteFrost', name: 'Range on the route, frost', group: null },
+  'route',
+  'frost',
+);
+export const rangeRouteAged = aged(
+  { id: 'rangeRouteAged', name: 'Range on the route, 80 % battery', group: null },
+  rangeRoute,
+);
+export const rangeRouteAgedFrost = aged(
+  { id: 'rangeRouteAgedFrost', name: 'Range on the route, 80 % battery, frost', group: null },
+  rangeRouteFrost,
+);
+export const rangeCycle = driven({ id: 'rangeCycle', name: 'Range on the R83 cycle', group: 'range' }, 'cycle', 'mild');
+export const rangeCycleFrost = driven(
+  { id: 'rangeCycleFrost', name: 'Range on the R83 cycle, frost', group: null },
+  'cycle',
+  'frost',
+);
+export const rangeCycleAged = aged(
+  { id: 'rangeCycleAged', name: 'Range on the R83 cycle, 80 % battery', group: null },
+  rangeCycle,
+);
+export const rangeCycleAgedFrost = aged(
+  { id: 'rangeCycleAgedFrost', name: 'Range on the R83 cycle, 80 % battery, frost', group: null },
+  rangeCycleFrost,
+);
 
 export const rangeConstant = figure({
   id: 'rangeConstant',
+  name: 'Range at steady speed',
+  group: 'range',
   kind: 'distance',
   needs: { packUsable, consumption: consumptionConstant },
   compute: ({ packUsable: usable, consumption: use }) => ({
@@ -96,6 +132,8 @@ export const rangeConstant = figure({
 
 export const rangeConstantFrost = figure({
   id: 'rangeConstantFrost',
+  name: 'Range at steady speed, frost',
+  group: null,
   kind: 'distance',
   needs: { packUsable, vehicle: roadVehicleFrost, line: driveLineFrost },
   reads: ['use'],
@@ -114,5 +152,11 @@ export const rangeConstantFrost = figure({
     };
   },
 });
-export const rangeConstantAged = aged('rangeConstantAged', rangeConstant);
-export const rangeConstantAgedFrost = aged('rangeConstantAgedFrost', rangeConstantFrost);
+export const rangeConstantAged = aged(
+  { id: 'rangeConstantAged', name: 'Range at steady speed, 80 % battery', group: null },
+  rangeConstant,
+);
+export const rangeConstantAgedFrost = aged(
+  { id: 'rangeConstantAgedFrost', name: 'Range at steady speed, 80 % battery, frost', group: null },
+  rangeConstantFrost,
+);

@@ -23,7 +23,7 @@ function runs(
   source: string,
 ): UseRuns {
   const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>, regen: boolean) =>
-    step<UseResult, { vehicle: Entry<RoadVehicle>; line: Entry<DriveLine> }>({
+    step({
       id: `${id}${suffix}`,
       needs: { vehicle, line },
       reads,
@@ -68,7 +68,7 @@ export interface NamedRun {
 }
 
 /** The use that speaks for the vehicle: the stated round, else the recorded route, else the cycle. */
-export const mainRun = step<NamedRun, { cycle: typeof cycleRun }, { round: typeof roundRun; route: typeof routeRun }>({
+export const mainRun: Entry<NamedRun> = step({
   id: 'mainRun',
   needs: { cycle: cycleRun },
   maybe: { round: roundRun, route: routeRun },
@@ -80,11 +80,7 @@ export const mainRun = step<NamedRun, { cycle: typeof cycleRun }, { round: typeo
 });
 
 /** The use that asks most of pack and cable: highest rms power of those there are. */
-export const hardestRun = step<
-  NamedRun,
-  { cycle: typeof cycleRun },
-  { round: typeof roundRun; route: typeof routeRun }
->({
+export const hardestRun: Entry<NamedRun> = step({
   id: 'hardestRun',
   needs: { cycle: cycleRun },
   maybe: { round: roundRun, route: routeRun },

@@ -3,6 +3,8 @@ import { figure, missing } from '../figure.ts';
 /** Days until the last thing the design names could be here, if it were ordered today. */
 export const leadTime = figure({
   id: 'leadTime',
+  name: 'Longest lead time',
+  group: 'price',
   kind: 'days',
   reads: ['work'],
   compute: (_, { work }) => {

@@ -3,6 +3,8 @@ import { figure, missing } from '../figure.ts';
 /** Holes that would have to be drilled: cradle picks that find no mounting point of this variant. */
 export const newHoles = figure({
   id: 'newHoles',
+  name: 'New holes',
+  group: null,
   kind: 'count',
   reads: ['kit'],
   compute: (_, { kit }) => {

@@ -2,6 +2,8 @@ import { figure, missing } from '../figure.ts';
 
 export const partsPrice = figure({
   id: 'partsPrice',
+  name: 'Parts',
+  group: 'price',
   kind: 'money',
   reads: ['work'],
   compute: (_, { work }) => {
@@ -18,6 +20,8 @@ export const partsPrice = figure({
 /** Parts and kit labour, before margin, contingency and tax. */
 export const jobPrice = figure({
   id: 'jobPrice',
+  name: 'Parts and labour',
+  group: 'price',
   kind: 'money',
   needs: { partsPrice },
   reads: ['work'],

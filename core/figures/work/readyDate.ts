@@ -6,6 +6,8 @@ const CALENDAR_DAYS = 7 / 5;
 /** Earliest day the vehicle could be ready, without asking whether bay and people are free. */
 export const readyDate = figure({
   id: 'readyDate',
+  name: 'Ready',
+  group: null,
   kind: 'date',
   reads: ['work'],
   compute: (_, { work }) => {

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { FIGURE_GROUP_NAME, FIGURE_GROUPS, type FigureGroup } from '../../../../core/figures/groups.ts';
+import { FIGURE_GROUP_NAME, type FigureGroup } from '../../../../core/figures/groups.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
+import { FIGURE_GROUPS } from '../../../../core/figures/names.ts';
 import { FigureRow } from '../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';

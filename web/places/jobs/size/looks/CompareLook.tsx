@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { createSheet } from '../../../../../core/figures/evaluate.ts';
-import { FIGURE_GROUP_NAME, FIGURE_GROUPS, type FigureGroup } from '../../../../../core/figures/groups.ts';
+import { FIGURE_GROUP_NAME, type FigureGroup } from '../../../../../core/figures/groups.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
+import { FIGURE_GROUPS } from '../../../../../core/figures/names.ts';
 import { designDifferences } from '../../../../../wording/designDifferences.ts';
 import { FIGURE_NAME } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
