@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
 import { ensureChromium } from './ensureChromium.ts';
+import { ensurePoppler } from './ensurePoppler.ts';
 import { say } from './say.ts';
 import { makeTemplate } from './testTemplate.ts';
 
@@ -19,6 +20,7 @@ const run = (command: string, args: string[], env: NodeJS.ProcessEnv = {}) =>
 
 /** Unit tests, checks against published values, and the server against a real PostgreSQL. */
 function unitTests(): Count {
+  ensurePoppler();
   say('Unit, published and server tests …');
   const report = 'test-results/unit.json';
   rmSync(report, { force: true });

@@ -26,6 +26,13 @@ export const BRIEF_NAME: Record<BriefKind, string> = {
   free: 'In words',
 };
 
+export const LINE_STATE_NAME: Record<LineJudgement['state'], string> = {
+  met: 'met',
+  broken: 'not met',
+  unknown: 'not known yet',
+  open: 'open',
+};
+
 export const SCHOOL_NAME = { equal: 'equal shares', original: 'as the maker had it' } as const;
 
 /** A figure of a brief line as a person reads it: charge times in hours and minutes, the rest with its unit. */

@@ -74,6 +74,9 @@ export const dayAndTime = (iso: string, timeZone: string) =>
     hour: '2-digit',
     minute: '2-digit',
   }).format(new Date(iso));
+/** With the year: for papers, which are read for years. */
+export const dayTimeAndYear = (iso: string, timeZone: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso));
 export const dayText = (isoDate: string) =>
   new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short' }).format(
     new Date(`${isoDate}T12:00:00Z`),

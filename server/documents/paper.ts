@@ -1,14 +1,26 @@
 import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
+import { dirname } from 'node:path';
+import pdfmake from 'pdfmake';
+import type { Content, CustomTableLayout, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { UnitSet } from '../../core/quantity/units.ts';
+import { dayTimeAndYear } from '../../wording/work.ts';
 
 const require = createRequire(import.meta.url);
-const font = (name: string) => require.resolve(`@fontsource/barlow/files/barlow-latin-${name}-normal.woff`);
+const font = (name: string) => require.resolve(`@expo-google-fonts/fira-sans/${name}.ttf`);
 
-export const INK = '#15211e';
+const INK = '#15211e';
 export const SOFT = '#566660';
-export const HAIRLINE = '#c6d0cc';
+const HAIRLINE = '#c6d0cc';
 export const RED = '#b3261e';
+
+/** The file of the shipped face: Latin with all its accents, Greek, Cyrillic, and the signs of formulas. */
+export const FACE = font('400Regular/FiraSans_400Regular');
+const STRONG = font('600SemiBold/FiraSans_600SemiBold');
+
+pdfmake.addFonts({ Paper: { normal: FACE, bold: STRONG } });
+// A paper reads its face and nothing else, from nowhere.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path: string) => dirname(path) === dirname(FACE) || dirname(path) === dirname(STRONG));
 
 /** Who prints, when, and in whose units. */
 export interface Print {
@@ -18,51 +30,70 @@ export interface Print {
   readonly printedAt: Date;
 }
 
-/** Signs the shipped face lacks, and how a PDF says them. */
-const SAID: Readonly<Record<string, string>> = {
-  '\u202f': ' ',
-  Ω: 'ohm',
-  η: 'eta',
-  θ: 'theta',
-  π: 'pi',
-  ρ: 'rho',
-  μ: 'µ',
-  Δ: 'd',
-  Σ: 'sum of',
-  '∫': 'integral of',
-  '√': 'root of',
-  '≥': 'at least',
-  '≤': 'at most',
-  '→': 'to',
+/** The one sign the face lacks is the narrow space between thousands. */
+export const plain = (text: string): string => text.replaceAll('\u202f', '\u00a0');
+
+export const printedAt = (print: Print): string => dayTimeAndYear(print.printedAt.toISOString(), print.timeZone);
+
+/** A heading further down its page than this would stand there with nothing, or one row, below it. */
+const LOWEST_HEADING = 0.88;
+
+const HAIRLINES: CustomTableLayout = {
+  hLineWidth: (i, node) => (i === 0 ? 0 : i === node.table.body.length ? 0.4 : 0.3),
+  vLineWidth: () => 0,
+  hLineColor: () => HAIRLINE,
+  paddingLeft: (i) => (i === 0 ? 0 : 5),
+  paddingRight: () => 0,
+  paddingTop: () => 2.5,
+  paddingBottom: () => 2.5,
 };
 
-/** Text as the face can print it; a test holds every formula of the catalogue to it. */
-export const plain = (text: string): string =>
-  text
-    .replace(/[\u202fΩηθπρμΔΣ∫√≥≤→]/g, (sign) => SAID[sign] ?? sign)
-    .replace(/[₀₁₂₃₄₅₆₇₈₉]/g, (digit) => String('₀₁₂₃₄₅₆₇₈₉'.indexOf(digit)));
+/** A table that runs over pages; its head, where it has one, is repeated on each. A row stays whole. */
+export const table = (widths: (number | string)[], head: readonly string[] | null, rows: TableCell[][]): Content => ({
+  layout: HAIRLINES,
+  table: {
+    widths,
+    headerRows: head ? 1 : 0,
+    dontBreakRows: true,
+    keepWithHeaderRows: 1,
+    body: [...(head ? [head.map((text) => ({ text, color: SOFT, fontSize: 8 }))] : []), ...rows],
+  },
+});
 
-/** The file of the shipped face. */
-export const FACE = font('400');
+export const heading = (text: string): Content => ({
+  text,
+  bold: true,
+  fontSize: 11.5,
+  margin: [0, 9, 0, 2],
+  headlineLevel: 1,
+});
 
-export const timeText = (print: Print, iso: string): string =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: print.timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(
-    new Date(iso),
-  );
-
-/** An A4 document with the shop's face; `finish` ends it and gives its bytes. */
-export function newPaper(title: string, print: Print): { doc: PDFKit.PDFDocument; finish: () => Promise<Buffer> } {
-  const doc = new PDFDocument({ size: 'A4', margin: 42, info: { Title: title, Author: print.workshop } });
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const ended = new Promise<void>((done) => doc.on('end', () => done()));
-  doc.registerFont('text', font('400')).registerFont('strong', font('600'));
-  return {
-    doc,
-    finish: async () => {
-      doc.end();
-      await ended;
-      return Buffer.concat(chunks);
-    },
+/** An A4 paper in the shop's face: title, what it is about, contents; number of page and job at its foot. */
+export async function paper(
+  title: string,
+  about: readonly string[],
+  content: Content[],
+  print: Print,
+): Promise<Buffer> {
+  const definition: TDocumentDefinitions = {
+    pageSize: 'A4',
+    pageMargins: [42, 42, 42, 48],
+    info: { title, author: print.workshop, creator: 'Dajo', producer: 'Dajo' },
+    defaultStyle: { font: 'Paper', fontSize: 9, color: INK, lineHeight: 1.08 },
+    content: [
+      { text: plain(title), bold: true, fontSize: 18 },
+      { text: plain(about.filter(Boolean).join(' · ')), fontSize: 9.5, color: SOFT, margin: [0, 2, 0, 4] },
+      ...content,
+    ],
+    footer: (page, pages) => ({
+      columns: [
+        { text: plain(title), color: SOFT, fontSize: 7.5 },
+        { text: `${printedAt(print)} · page ${page} of ${pages}`, color: SOFT, fontSize: 7.5, alignment: 'right' },
+      ],
+      margin: [42, 14, 42, 0],
+    }),
+    // A heading alone at the foot of a page belongs to the next one.
+    pageBreakBefore: (node) => node.headlineLevel === 1 && node.startPosition.verticalRatio > LOWEST_HEADING,
   };
+  return pdfmake.createPdf(definition).getBuffer();
 }

@@ -1,109 +1,69 @@
+import type { TableCell } from 'pdfmake/interfaces.js';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
-import { formatQuantity } from '../../core/quantity/format.ts';
-import type { UnitSet } from '../../core/quantity/units.ts';
-import { HAIRLINE, INK, newPaper, type Print, plain, RED, SOFT, timeText } from './paper.ts';
+import { checkValueText } from '../../wording/checks.ts';
+import { dayTimeAndYear, limitText } from '../../wording/work.ts';
+import { heading, type Print, paper, plain, printedAt, RED, SOFT, table } from './paper.ts';
 
-function limitText(check: Check, result: CheckResult, set: UnitSet): string {
-  if (check.kind === null) return 'as described';
-  const show = (value: number) => formatQuantity(value, check.kind!, set);
-  const { limitMin, limitMax } = result;
-  if (limitMin !== null && limitMax !== null) return `${show(limitMin)} to ${show(limitMax)}`;
-  return limitMin !== null ? `at least ${show(limitMin)}` : `at most ${show(limitMax ?? 0)}`;
-}
+const HEAD = ['Check', 'Value', 'Limit', 'Signed'];
 
-const valueText = (check: Check, value: number, set: UnitSet) =>
-  check.kind === null ? (value === 1 ? 'seen' : 'not as it should be') : formatQuantity(value, check.kind, set);
-
-/** The sign-off sheet as a PDF: every check, its newest signed result with limit, person and time, or "not signed". */
+/** The sign-off sheet: every check, its newest signed result with limit, person and time, or "not signed". */
 export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
-  const { doc, finish } = newPaper(`Sign-off sheet ${job.number}`, print);
-  const when = (iso: string) => timeText(print, iso);
-  const left = doc.page.margins.left;
-  const columns = { title: left, value: left + 210, limit: left + 290, who: left + 400 };
-  const right = doc.page.width - doc.page.margins.right;
-
-  doc
-    .fillColor(INK)
-    .font('strong')
-    .fontSize(18)
-    .text(plain(`Sign-off sheet ${job.number}, ${job.title}`));
   const { vehicle } = job;
-  const about = [
-    `chassis ${vehicle.chassisNumber}`,
-    vehicle.registration,
-    `client ${job.client.name}`,
-    print.workshop,
-  ].filter(Boolean);
-  doc
-    .font('text')
-    .fontSize(9.5)
-    .fillColor(SOFT)
-    .text(plain(about.join(' · ')))
-    .moveDown(0.8);
-
   const newest = new Map<string, CheckResult>();
   for (const result of job.checks) if (!newest.has(result.checkId)) newest.set(result.checkId, result);
-
-  for (const group of CHECK_GROUPS) {
-    const checks = CHECKS.filter((check) => check.group === group);
-    if (checks.length === 0) continue;
-    if (doc.y > doc.page.height - 130) doc.addPage();
-    doc
-      .font('strong')
-      .fontSize(11.5)
-      .fillColor(INK)
-      .text(CHECK_GROUP_NAME[group], left, doc.y + 6);
-    for (const check of checks) {
-      if (doc.y > doc.page.height - 90) doc.addPage();
-      const y = doc.y + 3;
-      const result = newest.get(check.id);
-      doc.font('text').fontSize(9.5).fillColor(INK).text(check.title, columns.title, y, { width: 205 });
-      let bottom = doc.y;
-      if (result) {
-        doc.font('strong').fillColor(result.verdict === 'passed' ? INK : RED);
-        doc.text(plain(valueText(check, result.value, print.unitSet)), columns.value, y, { width: 76 });
-        bottom = Math.max(bottom, doc.y);
-        doc
-          .font('text')
-          .fillColor(SOFT)
-          .text(plain(limitText(check, result, print.unitSet)), columns.limit, y, { width: 106 });
-        bottom = Math.max(bottom, doc.y);
-        const verdict = result.verdict === 'passed' ? '' : 'FAILED. ';
-        doc
-          .fillColor(INK)
-          .text(plain(`${verdict}${result.by}, ${when(result.at)}`), columns.who, y, { width: right - columns.who });
-        bottom = Math.max(bottom, doc.y);
-        const design = result.designName ? `design ${result.designName}, version ${result.designVersion}; ` : '';
-        const small = `${design}${result.limitSource}${result.note ? `. Note: ${result.note}` : ''}`;
-        doc
-          .fontSize(7.5)
-          .fillColor(SOFT)
-          .text(plain(small), columns.title, bottom, { width: right - left });
-        bottom = doc.y;
-      } else {
-        doc.fillColor(SOFT).text('not signed', columns.who, y);
-      }
-      bottom += 3;
-      doc.moveTo(left, bottom).lineTo(right, bottom).lineWidth(0.4).stroke(HAIRLINE);
-      doc.y = bottom;
-    }
-  }
+  const groups = CHECK_GROUPS.map((group) => ({ group, checks: CHECKS.filter((check) => check.group === group) }));
   const signed = CHECKS.filter((check) => newest.get(check.id)?.verdict === 'passed').length;
-  doc
-    .moveDown(1)
-    .font('strong')
-    .fontSize(10)
-    .fillColor(INK)
-    .text(
-      `${signed} of ${CHECKS.length} checks signed as passed. Printed ${when(print.printedAt.toISOString())}.`,
-      left,
-    );
-  doc.font('text').fontSize(8.5).fillColor(SOFT);
-  doc.text(
-    'This sheet records who checked what and when. Local rules on vehicle approval, electrical work and refrigerants come first; this is a working aid, not an approval.',
+  return paper(
+    `Sign-off sheet ${job.number}, ${job.title}`,
+    [`chassis ${vehicle.chassisNumber}`, vehicle.registration, `client ${job.client.name}`, print.workshop],
+    [
+      ...groups.flatMap(({ group, checks }) =>
+        checks.length === 0
+          ? []
+          : [
+              heading(CHECK_GROUP_NAME[group]),
+              table(
+                ['*', 70, 108, 112],
+                HEAD,
+                checks.map((check) => row(check, newest.get(check.id), print)),
+              ),
+            ],
+      ),
+      {
+        text: `${signed} of ${CHECKS.length} checks signed as passed. Printed ${printedAt(print)}.`,
+        bold: true,
+        fontSize: 10,
+        margin: [0, 12, 0, 4],
+      },
+      {
+        text: 'This sheet records who checked what and when. Local rules on vehicle approval, electrical work and refrigerants come first; this is a working aid, not an approval.',
+        fontSize: 8.5,
+        color: SOFT,
+      },
+    ],
+    print,
   );
-  return finish();
+}
+
+function row(check: Check, result: CheckResult | undefined, print: Print): TableCell[] {
+  if (!result) return [check.title, '', '', { text: 'not signed', color: SOFT }];
+  const failed = result.verdict === 'failed';
+  const design = result.designName ? `design ${result.designName}, version ${result.designVersion}; ` : '';
+  const small = `${design}${result.limitSource}${result.note ? `. Note: ${result.note}` : ''}`;
+  const limit =
+    check.kind === null
+      ? 'as described'
+      : limitText({ min: result.limitMin, max: result.limitMax }, check.kind, print.unitSet);
+  return [
+    { stack: [check.title, { text: plain(small), fontSize: 7.5, color: SOFT }] },
+    { text: plain(checkValueText(check, result.value, print.unitSet)), bold: true, ...(failed ? { color: RED } : {}) },
+    { text: plain(limit), color: SOFT },
+    {
+      text: plain(`${failed ? 'FAILED. ' : ''}${result.by}, ${dayTimeAndYear(result.at, print.timeZone)}`),
+      ...(failed ? { color: RED } : {}),
+    },
+  ];
 }

@@ -1,7 +1,6 @@
 import { openSync } from 'fontkit';
 import { expect, test } from 'vitest';
 import type { Assumption } from '../../core/design/assumptions.ts';
-import { assumptionText } from '../../core/design/assumptionText.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
 import { FIGURE_NAME } from '../../core/figures/names.ts';
@@ -9,6 +8,18 @@ import { formatQuantity } from '../../core/quantity/format.ts';
 import { UNIT_SETS } from '../../core/quantity/units.ts';
 import { DRIVE, slots } from '../../core/testing/wren.ts';
 import { FACE, plain } from '../../server/documents/paper.ts';
+import { assumptionText } from '../../wording/assumptions.ts';
+
+test('the face has the letters of Europe, for names of people and places', () => {
+  const face = openSync(FACE) as unknown as { hasGlyphForCodePoint(code: number): boolean };
+  const letters = [
+    'ŁłĄąĘęŻżŹźŃńŚśĆć ČčŠšŽžĎďŤťŇňŘřĚěŮů ŐőŰű ȘșȚțĂăÎî ŞşĞğİı ÅåÄäÖöØøÆæ ßẞ ÞþÐð ĀāĒēĪīŪūĢģĶķĻļŅņ ÑñÇçÏï',
+    'ΑΒΓΔΕΖΗΘΙΚΛΜΝΞΟΠΡΣΤΥΦΧΨΩ αβγδεζηθικλμνξοπρσςτυφχψω άέήίόύώ',
+    'АБВГДЕЖЗИЙКЛМНОПРСТУФХЦЧШЩЪЫЬЭЮЯ абвгдежзийклмнопрстуфхцчшщъыьэюя ҐґЄєІіЇї ЂђЈјЉљЊњЋћЏџ Ўў',
+  ].join('');
+  const lacking = [...letters].filter((sign) => !face.hasGlyphForCodePoint(sign.codePointAt(0)!));
+  expect(lacking).toEqual([]);
+});
 
 test('the face prints every sign of every formula, source, name, remark and amount', () => {
   const face = openSync(FACE) as unknown as { hasGlyphForCodePoint(code: number): boolean };

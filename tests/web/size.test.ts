@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { assumptionText } from '../../core/design/assumptionText.ts';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { withBox } from '../../web/places/jobs/size/BoxTable.tsx';
 import { LOOKS, lookOf } from '../../web/places/jobs/size/LookBar.tsx';
 import { afterMoves, moveText } from '../../web/places/jobs/size/moveText.ts';
 import { ROUTE_PROBLEM } from '../../web/places/jobs/size/route/routeProblem.ts';
 import { movedBox } from '../../web/places/jobs/size/WeightDrawing.tsx';
+import { assumptionText } from '../../wording/assumptions.ts';
 import { designDifferences } from '../../wording/designDifferences.ts';
 
 const BOXES = [

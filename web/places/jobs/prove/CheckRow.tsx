@@ -3,12 +3,12 @@ import { useState } from 'react';
 import type { CheckResult } from '../../../../contract/prove.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
+import { checkValueText } from '../../../../wording/checks.ts';
 import { FIGURE_NAME, MISSING } from '../../../../wording/figures.ts';
 import { dayAndTime, limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
-import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -73,7 +73,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
                   Again
                 </Button>
               )}{' '}
-              {check.kind ? amount(result.value, check.kind, set) : result.value === 1 ? 'seen' : 'not as it should be'}
+              {checkValueText(check, result.value, set)}
             </div>
             <div className="soft small">
               {result.by}, {dayAndTime(result.at, workshop.timeZone)}

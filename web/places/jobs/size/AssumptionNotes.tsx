@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { assumptionsOf } from '../../../../core/design/assumptions.ts';
-import { assumptionText } from '../../../../core/design/assumptionText.ts';
 import { drivelineWorst } from '../../../../core/figures/drive/drivelineWorst.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { assumptionText } from '../../../../wording/assumptions.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { useBench } from '../jobBench.ts';
 

@@ -1,8 +1,8 @@
-import { formatQuantity } from '../quantity/format.ts';
-import type { QuantityKind } from '../quantity/kinds.ts';
-import type { UnitSet } from '../quantity/units.ts';
-import type { RouteNoteCode } from '../road/cleanTrack.ts';
-import type { Assumption } from './assumptions.ts';
+import type { Assumption } from '../core/design/assumptions.ts';
+import { formatQuantity } from '../core/quantity/format.ts';
+import type { QuantityKind } from '../core/quantity/kinds.ts';
+import type { UnitSet } from '../core/quantity/units.ts';
+import type { RouteNoteCode } from '../core/road/cleanTrack.ts';
 
 const CURVE = {
   notRising: 'its speeds do not rise from point to point: they were sorted, and a repeated speed kept once',
