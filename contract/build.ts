@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/build/stageRules.ts';
-import type { StepLimit } from '../core/kit/kit.ts';
+import type { StageTrait, StepLimit } from '../core/kit/kit.ts';
 import { faultAt, number, text, version } from './fields.ts';
 
 export const REWORK_CAUSES = ['wrongDrawing', 'wrongPart', 'damaged', 'changedWish', 'ownMistake'] as const;
@@ -29,6 +29,7 @@ export interface StageRow {
   readonly id: string;
   readonly key: string;
   readonly name: string;
+  readonly traits: readonly StageTrait[];
   readonly after: readonly string[];
   readonly hours: number;
   readonly people: number;

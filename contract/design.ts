@@ -76,7 +76,7 @@ const drive = Joi.object<Mutable<Partial<DriveChoice>>, true>({
   shifting: Joi.boolean().label('Changing gear'),
   shiftTimeS: quantity('Time to change gear', 'duration', 0, 10),
   transferLow: Joi.boolean().label('Low ratio'),
-  powerCapW: quantity('Power cap', 'power', 500, 2_000_000).allow(null),
+  powerCapW: quantity('Power cap', 'shaftPower', 500, 2_000_000).allow(null),
   efficiency: quantity('Efficiency', 'share', 0.2, 0.99).allow(null),
   curve: curve.allow(null),
   regenShare: quantity('Share of braking', 'share', 0, 1),

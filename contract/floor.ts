@@ -1,6 +1,6 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
 import type { JobState } from '../core/job/states.ts';
-import type { CoverChoice } from '../core/kit/kit.ts';
+import type { CoverChoice, StageTrait } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
@@ -20,6 +20,7 @@ export interface Place {
 
 export interface FloorStage {
   readonly name: string;
+  readonly traits: readonly StageTrait[];
   readonly state: 'waiting' | 'inHand' | 'stopped' | 'done';
   readonly hours: number;
   readonly liveHv: boolean;

@@ -154,7 +154,7 @@ async function loadStages(
     spans[i] = { from, to: new Date(cursor) };
     cursor = from;
   }
-  for (const [position, { steps, after, ...own }] of template.entries()) {
+  for (const [position, { steps, after, traits, ...own }] of template.entries()) {
     const done = position < doneCount;
     const inHand = position === doneCount && job.inHand;
     const span = spans[position];
@@ -165,6 +165,7 @@ async function loadStages(
       .values({
         ...own,
         after: [...after],
+        traits: [...traits],
         jobId,
         position,
         state: done ? 'done' : inHand ? 'inHand' : 'waiting',

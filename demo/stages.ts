@@ -11,11 +11,20 @@ const measure = (
 ): StepTemplate => ({ text, note, limit: { kind, min, max } });
 
 type Brief = Pick<StageTemplate, 'key' | 'name' | 'hours' | 'steps'> & Partial<StageTemplate>;
-const stage = ({ after = [], people = 1, liveHv = false, needs = '', note = '', ...rest }: Brief): StageTemplate => ({
+const stage = ({
+  after = [],
+  people = 1,
+  liveHv = false,
+  needs = '',
+  traits = [],
+  note = '',
+  ...rest
+}: Brief): StageTemplate => ({
   after,
   people,
   liveHv,
   needs,
+  traits,
   note,
   ...rest,
 });
@@ -50,6 +59,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       after: ['receive'],
       hours: h(8),
       needs: 'lift',
+      traits: ['onLift'],
       note: 'what is kept, sold, returned: bagged and labelled. The vehicle tips when a heavy part leaves one end',
       steps: [
         see('Fuel drained by a licensed person, tank vented'),
@@ -83,6 +93,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       hours: h(3),
       people: 2,
       needs: 'lift',
+      traits: ['onLift'],
       note: 'before the rear: the vehicle tips backwards on the lift',
       steps: [see('Grease on threads'), measure('Torque, front box', 'torque', boxNm[0], boxNm[1], 'crosswise, twice')],
     }),
@@ -95,6 +106,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
             hours: h(6),
             people: 2,
             needs: 'lift',
+            traits: ['onLift', 'boxesIn'],
             note: 'raise to within 5 mm before starting a bolt; grease; then torque',
             steps: [
               measure('Cradle gap before any bolt is started', 'length', null, 5),

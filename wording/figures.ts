@@ -16,6 +16,7 @@ export const MISSING: Record<MissingReason, string> = {
   meanTooFast: 'mean too fast for that many stops',
   tyreUnreadable: 'tyre size unreadable',
   neverReached: 'never reached',
+  tooSlow: 'over ten minutes',
   tooWeak: 'too weak for this speed',
   noKit: 'take a kit in Match',
   noPrices: 'nothing chosen yet',

@@ -107,9 +107,12 @@ export const ELECTRIC_DEFAULTS: ElectricChoice = {
   lvLoads: null,
 };
 
+/** Format of what is stored; `upgrade.ts` reads every one that ever was. */
+export const DESIGN_FORMAT = 1;
+
 /** What a person chooses in a design. Stored as it is; figures are computed from it, never stored. */
 export interface DesignInputs {
-  readonly format: 1;
+  readonly format: typeof DESIGN_FORMAT;
   readonly moduleId: string | null;
   /** Capacity measured on the modules, Ah; null: the sheet's. @default null */
   readonly measuredAh?: number | null;
@@ -135,7 +138,7 @@ export interface DesignInputs {
 }
 
 export const EMPTY_DESIGN: DesignInputs = {
-  format: 1,
+  format: DESIGN_FORMAT,
   moduleId: null,
   strings: 1,
   boxes: [],

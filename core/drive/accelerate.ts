@@ -1,12 +1,17 @@
 import { type RoadVehicle, roadForces } from '../road/roadLoad.ts';
 
 export interface RunUp {
-  /** Seconds to each asked speed (km/h); null where the vehicle never gets there. */
+  /** Seconds to each asked speed (km/h); null where it was not reached in this run: `ended` says why. */
   readonly secondsTo: ReadonlyMap<number, number | null>;
   readonly endKmh: number;
   /** Seconds to the asked distance, and the speed there; null without one. */
   readonly distance: { readonly seconds: number; readonly kmh: number } | null;
   readonly shifts: number;
+  /**
+   * How it ended: with everything reached, with pull and resistance in balance below the last target, or given up
+   * while still gaining speed. Only after `stuck` is a target that has no time one that is never reached.
+   */
+  readonly ended: 'reached' | 'stuck' | 'tooLong';
   /** Speed every tenth of a second, m/s: what a chart shows. */
   readonly speeds: readonly number[];
 }
@@ -21,7 +26,8 @@ export interface RunUpOptions {
 }
 
 const STEP_S = 0.05;
-const LONGEST_S = 120;
+/** A vehicle that needs longer than this for anything asked here is not one for the road. */
+const LONGEST_S = 600;
 
 /**
  * Full-throttle run on the level from rest: fourth-order Runge–Kutta on m·k·dv/dt = pull(v) − resistance(v), step
@@ -43,14 +49,23 @@ export function accelerate(
     const { tyresN, airN } = roadForces(vehicle, Math.max(v, 1e-9), 0);
     return ((coastLeft > 0 ? 0 : now(v)) - tyresN - airN) / inertia;
   };
+  /** The most force left over at a speed, in this gear or one above. */
+  const netInBest = (at: number) => {
+    const { tyresN, airN } = roadForces(vehicle, Math.max(at, 1e-9), 0);
+    return Math.max(now(at), ...upper.slice(gear).map((pullIn) => pullIn(at))) - tyresN - airN;
+  };
   const secondsTo = new Map<number, number | null>(targetsKmh.map((kmh) => [kmh, null]));
   const last = targetsKmh.length > 0 ? Math.max(...targetsKmh) / 3.6 : 0;
   let distance: RunUp['distance'] = null;
   const speeds = [0];
   let v = 0;
   let x = 0;
+  let ended: RunUp['ended'] = 'tooLong';
   for (let step = 0; step * STEP_S < LONGEST_S; step++) {
-    if (v >= last && (distanceM === null || distance !== null)) break;
+    if (v >= last && (distanceM === null || distance !== null)) {
+      ended = 'reached';
+      break;
+    }
     const next = upper[gear];
     if (coastLeft <= 0 && next && v > 0 && next(v) > now(v)) {
       now = next;
@@ -80,10 +95,20 @@ export function accelerate(
     x += way;
     if (step % 2 === 1) speeds.push(v);
     if (stuck) {
+      ended = 'stuck';
       if (distanceM !== null && distance === null && v > 1e-3)
         distance = { seconds: STEP_S * (step + 1) + (distanceM - x) / v, kmh: v * 3.6 };
       break;
     }
   }
-  return { secondsTo, endKmh: v * 3.6, distance, shifts, speeds };
+  if (ended === 'tooLong' && balancesBetween(v, last, netInBest)) ended = 'stuck';
+  return { secondsTo, endKmh: v * 3.6, distance, shifts, ended, speeds };
+}
+
+const LOOK_MS = 0.1;
+
+/** Does the net force vanish somewhere on the way from one speed to another, so that the way ends there? */
+function balancesBetween(fromMs: number, toMs: number, netN: (speedMs: number) => number): boolean {
+  for (let v = fromMs; v < toMs; v += LOOK_MS) if (netN(v) <= 0) return true;
+  return netN(toMs) <= 0;
 }

@@ -81,7 +81,18 @@ describe('limits', () => {
     const run = accelerate(VEHICLE, () => 300, [20, 500]);
     expect(run.secondsTo.get(20)).toBeGreaterThan(0);
     expect(run.secondsTo.get(500)).toBeNull();
+    expect(run.ended).toBe('stuck');
+    expect(accelerate(VEHICLE, () => 0, [20])).toMatchObject({ ended: 'stuck', endKmh: 0 });
     expect(accelerate(VEHICLE, () => 0, [20]).secondsTo.get(20)).toBeNull();
+    expect(accelerate(VEHICLE, () => 3000, [20]).ended).toBe('reached');
+  });
+  test('a slow vehicle still gaining speed is not one that never gets there', () => {
+    // No resistance but mass: 1 N on a tonne gains 3.6 km/h in a thousand seconds, and goes on gaining.
+    const free = { ...VEHICLE, massKg: 1000, rotationFactor: 1, rollingCoefficient: 0, dragAreaM2: 0 };
+    const slow = accelerate(free, () => 1, [3]);
+    expect(slow).toMatchObject({ ended: 'tooLong' });
+    expect(slow.secondsTo.get(3)).toBeNull();
+    expect(slow.endKmh).toBeCloseTo(2.16, 2);
   });
 });
 

@@ -19,6 +19,7 @@ export type MissingReason =
   | 'meanTooFast'
   | 'tyreUnreadable'
   | 'neverReached'
+  | 'tooSlow'
   | 'tooWeak'
   | 'noKit'
   | 'noPrices'

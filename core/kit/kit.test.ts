@@ -35,6 +35,7 @@ const line = (componentId: string, quantity = 1, appliesWhen: KitLine['appliesWh
 const stage = (hours: number): StageTemplate => ({
   key: `s${hours}`,
   name: '',
+  traits: [],
   after: [],
   hours,
   people: 1,

@@ -35,9 +35,17 @@ export interface StepTemplate {
   readonly limit: StepLimit | null;
 }
 
+/**
+ * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, and the vehicle is
+ * drawn with its boxes once the stage that brings them in is done.
+ */
+export const STAGE_TRAITS = ['onLift', 'boxesIn'] as const;
+export type StageTrait = (typeof STAGE_TRAITS)[number];
+
 export interface StageTemplate {
   readonly key: string;
   readonly name: string;
+  readonly traits: readonly StageTrait[];
   readonly after: readonly string[];
   readonly hours: number;
   readonly people: number;

@@ -7,7 +7,8 @@ export const BASE_UNIT = {
   length: 'mm',
   distance: 'km',
   speed: 'km/h',
-  power: 'W',
+  /** At a shaft or the wheels: bhp or hp to those who say so. Electric power is kW to everybody. */
+  shaftPower: 'W',
   torque: 'N·m',
   force: 'N',
   energy: 'Wh',

@@ -29,7 +29,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   length: { symbol: 'mm', factor: 1, digits: 0 },
   distance: { symbol: 'km', factor: 1, digits: 0 },
   speed: { symbol: 'km/h', factor: 1, digits: 0 },
-  power: { symbol: 'kW', factor: 1 / 1000, digits: 1 },
+  shaftPower: { symbol: 'kW', factor: 1 / 1000, digits: 1 },
   torque: { symbol: 'N·m', factor: 1, digits: 0 },
   force: { symbol: 'kN', factor: 1 / 1000, digits: 2 },
   energy: { symbol: 'kWh', factor: 1 / 1000, digits: 1 },
@@ -70,14 +70,14 @@ const METRIC: Record<QuantityKind, Unit> = {
 const UK: Partial<Record<QuantityKind, Unit>> = {
   distance: { symbol: 'miles', factor: 1 / KM_PER_MILE, digits: 0 },
   speed: { symbol: 'mph', factor: 1 / KM_PER_MILE, digits: 0 },
-  power: { symbol: 'bhp', factor: 1 / WATTS_PER_HP, digits: 0 },
+  shaftPower: { symbol: 'bhp', factor: 1 / WATTS_PER_HP, digits: 0 },
   torque: { symbol: 'lb·ft', factor: 1 / NM_PER_LBFT, digits: 0 },
   consumption: { symbol: 'mi/kWh', factor: 1000 / KM_PER_MILE, digits: 1, inverse: true },
 };
 
 const US: Partial<Record<QuantityKind, Unit>> = {
   ...UK,
-  power: { symbol: 'hp', factor: 1 / WATTS_PER_HP, digits: 0 },
+  shaftPower: { symbol: 'hp', factor: 1 / WATTS_PER_HP, digits: 0 },
   mass: { symbol: 'lb', factor: 1 / KG_PER_LB, digits: 0 },
   consumption: { symbol: 'Wh/mi', factor: KM_PER_MILE, digits: 0 },
 };

@@ -27,6 +27,7 @@ export const buildEndpoints = [
             template.map(({ steps: _, ...own }, position) => ({
               ...own,
               after: [...own.after],
+              traits: [...own.traits],
               position,
               jobId: stored.id,
             })),

@@ -2,6 +2,7 @@ import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import { versionSchema } from '../../contract/build.ts';
 import { type DesignChange, designChangeSchema, newDesignSchema } from '../../contract/design.ts';
 import { changeOfSold } from '../../core/design/soldChange.ts';
+import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
@@ -141,7 +142,14 @@ export const designEndpoints = [
       return rows.map(({ event: { at, what, before, after }, by }) => {
         const { name, inputs } = after as { name: string; inputs: DesignChange['inputs'] };
         const earlier = (before as { inputs: DesignChange['inputs'] } | null)?.inputs ?? null;
-        return { at: at.toISOString(), by, what, name, inputs, before: earlier };
+        return {
+          at: at.toISOString(),
+          by,
+          what,
+          name,
+          inputs: upgradeDesign(inputs),
+          before: earlier && upgradeDesign(earlier),
+        };
       });
     },
   }),

@@ -36,7 +36,7 @@ select json_build_object(
           from design d where d.id = j.chosen_design_id),
       'kit', case when j.kit_revision_id is null then null
           else json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
-      'stages', (select coalesce(json_agg(json_build_object('name', s.name, 'state', s.state, 'hours', s.hours, 'liveHv', s.live_hv)
+      'stages', (select coalesce(json_agg(json_build_object('name', s.name, 'traits', s.traits, 'state', s.state, 'hours', s.hours, 'liveHv', s.live_hv)
           order by s.position), '[]') from stage s where s.job_id = j.id),
       'hoursClocked', coalesce((select h from hours where hours.job_id = j.id), 0)::float8,
       'waitingParts', (select coalesce(json_agg(json_build_object('componentId', p.component_id, 'due', p.due, 'state', p.state)), '[]')

@@ -24,7 +24,7 @@ const math = create(everything!);
 // Reference: mathjs, a general-purpose library with units of its own.
 describe('units against mathjs', () => {
   test.each([
-    ['power', 'uk', 1000, 'W', 'hp'],
+    ['shaftPower', 'uk', 1000, 'W', 'hp'],
     ['torque', 'uk', 100, 'N m', 'lbf ft'],
     ['distance', 'us', 250, 'km', 'mile'],
     ['speed', 'uk', 100, 'km/h', 'mi/h'],

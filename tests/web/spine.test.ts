@@ -52,6 +52,7 @@ const stage = (state: StageRow['state']): StageRow => ({
   id: state,
   key: state,
   name: state,
+  traits: [],
   after: [],
   hours: 4,
   people: 1,

@@ -36,7 +36,18 @@ export const KIT: KitRevision = {
   cover: {},
   exclusions: [],
   stages: [
-    { key: 'strip', name: 'Strip', after: [], hours: 8, people: 1, liveHv: false, needs: '', note: '', steps: [] },
+    {
+      key: 'strip',
+      name: 'Strip',
+      traits: [],
+      after: [],
+      hours: 8,
+      people: 1,
+      liveHv: false,
+      needs: '',
+      note: '',
+      steps: [],
+    },
   ],
 };
 

@@ -17,7 +17,7 @@ function chargeTimeBetween(about: FigureAbout, from: number, to: number) {
         formula: 't = E ÷ (P·η), easing to half power above 90 %',
         terms: [
           { symbol: 'E usable', value: energy, kind: 'energy' },
-          { symbol: 'P', value: power, kind: 'power' },
+          { symbol: 'P', value: power, kind: 'electricPower' },
           { symbol: 'η', value: efficiency, kind: 'share' },
           { symbol: 'from', value: from, kind: 'share' },
           { symbol: 'to', value: to, kind: 'share' },

@@ -19,7 +19,7 @@ export const drivePower = figure({
       value: Math.min(shaft / efficiency, pack),
       formula: 'P = min(peak power at the shaft ÷ efficiency, pack power)',
       terms: [
-        { symbol: 'peak power at the shaft', value: shaft, kind: 'power' },
+        { symbol: 'peak power at the shaft', value: shaft, kind: 'shaftPower' },
         { symbol: 'efficiency', value: efficiency, kind: 'share' },
         { symbol: 'pack power', value: pack, kind: 'electricPower' },
       ],

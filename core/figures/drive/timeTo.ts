@@ -10,7 +10,7 @@ function timeTo(about: FigureAbout, kmh: number) {
     needs: { runUp, roadVehicle, pull },
     compute: ({ runUp: run, roadVehicle: vehicle, pull: p }) => {
       const value = run.secondsTo.get(kmh) ?? null;
-      if (value === null) return missing('neverReached');
+      if (value === null) return missing(run.ended === 'tooLong' ? 'tooSlow' : 'neverReached');
       return {
         value,
         formula: 'm·k·dv/dt = pull(v) − tyres − air, stepped from rest',
@@ -18,7 +18,7 @@ function timeTo(about: FigureAbout, kmh: number) {
           { symbol: 'm', value: vehicle.massKg, kind: 'mass' },
           { symbol: 'k, turning parts', value: vehicle.rotationFactor, kind: 'coefficient' },
           { symbol: 'pull from rest', value: p.at(0), kind: 'force' },
-          { symbol: 'motor power', value: p.motor.peakPowerW, kind: 'power' },
+          { symbol: 'motor power', value: p.motor.peakPowerW, kind: 'shaftPower' },
         ],
         source: 'Newton; fourth-order steps of 0.05 s, grip with weight transfer',
       };
@@ -38,7 +38,7 @@ export const timeQuarterMile = figure({
   kind: 'duration',
   needs: { runUp, roadVehicle },
   compute: ({ runUp: run, roadVehicle: vehicle }) => {
-    if (!run.distance) return missing('neverReached');
+    if (!run.distance) return missing(run.ended === 'tooLong' ? 'tooSlow' : 'neverReached');
     return {
       value: run.distance.seconds,
       formula: 'the same run until 402.3 m are behind',

@@ -6,7 +6,7 @@ export const charging: readonly Check[] = [
     group: 'charging',
     title: 'AC charging power',
     how: 'At the client’s supply setting, pack half full; read power at the meter.',
-    kind: 'power',
+    kind: 'electricPower',
     liveHv: false,
     limit: figureLimit('chargePower', (w) => [0.9 * w, 1.05 * w], 'from 90 % to 105 % of the design’s charging power'),
   },

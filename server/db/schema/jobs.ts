@@ -3,6 +3,7 @@ import {
   type AnyPgColumn,
   boolean,
   check,
+  customType,
   date,
   doublePrecision,
   index,
@@ -14,6 +15,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
+import { upgradeDesign } from '../../../core/design/upgrade.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
 import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
@@ -90,6 +92,13 @@ export const briefLine = pgTable(
   (t) => [index('brief_line_job').on(t.jobId)],
 );
 
+/** Stored in the format of its day, read in today's. */
+const designInputs = customType<{ data: DesignInputs; driverData: unknown }>({
+  dataType: () => 'jsonb',
+  fromDriver: (stored) => upgradeDesign(stored),
+  toDriver: (inputs) => JSON.stringify(inputs),
+});
+
 export const design = pgTable(
   'design',
   {
@@ -98,7 +107,7 @@ export const design = pgTable(
       .notNull()
       .references((): AnyPgColumn => job.id),
     name: text('name').notNull(),
-    inputs: jsonb('inputs').$type<DesignInputs>().notNull(),
+    inputs: designInputs('inputs').notNull(),
     version: integer('version').notNull().default(1),
     /** Sold: never changes again (a trigger holds it). */
     frozenAt: timestamp('frozen_at', { withTimezone: true }),

@@ -13,6 +13,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { StageTrait } from '../../../core/kit/kit.ts';
 import { design, job } from './jobs.ts';
 import { person } from './people.ts';
 
@@ -26,6 +27,7 @@ export const stage = pgTable(
     position: integer('position').notNull(),
     key: text('key').notNull(),
     name: text('name').notNull(),
+    traits: text('traits').array().$type<StageTrait[]>().notNull().default([]),
     after: text('after').array().notNull().default([]),
     hours: doublePrecision('hours').notNull(),
     people: integer('people').notNull(),

@@ -53,7 +53,7 @@ function InBay({
   const now = stageNow(judged, partName);
   const planned = job.stages.reduce((sum, stage) => sum + stage.hours, 0);
   const over = job.hoursClocked - planned;
-  const boxesIn = job.stages.some((stage) => stage.name === 'Rear box and drive in' && stage.state === 'done');
+  const boxesIn = job.stages.some((stage) => stage.traits.includes('boxesIn') && stage.state === 'done');
   return (
     <div style={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <div style={{ flex: 1, minHeight: 0, display: 'grid', placeItems: 'center' }}>

@@ -2,6 +2,7 @@ import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { measuringList } from '../../../core/brief/measuringList.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
+import { upgradeDesign } from '../../../core/design/upgrade.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
 import type { Finding } from '../../../core/fit/finding.ts';
 import { fitKit } from '../../../core/fit/fitKit.ts';
@@ -40,7 +41,9 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
   const work = jobWork(facts);
   const ground = { library: shelves.components, free: shelves.free, vehicle, use: job.use, facts };
   const route = job.route && unpackRoute(job.route);
-  const sheet = createSheet(resolveDesign(jobFigureInput({ ...ground, route }, job.design?.inputs ?? null)));
+  const sheet = createSheet(
+    resolveDesign(jobFigureInput({ ...ground, route }, job.design && upgradeDesign(job.design.inputs))),
+  );
   const reversibleFirm = job.brief.some((line) => line.kind === 'reversible' && line.firm);
   const report =
     kit && job.kit

@@ -46,7 +46,17 @@ export default function JobPlace() {
 
 function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step: StepId }) {
   const bench = useJobBench(job, shelves);
-  if (!bench) return null;
+  if (!bench) {
+    return (
+      <div className="page">
+        <h1>The library has no model “{job.vehicle.variantId}”</h1>
+        <p className="soft">
+          {job.number} {job.title} was made from it, and none of its figures can be worked out without it. Put it back
+          into the library.
+        </p>
+      </div>
+    );
+  }
   const View = STEP_VIEW[step];
   return (
     <BenchProvider value={bench}>

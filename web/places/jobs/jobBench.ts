@@ -83,7 +83,7 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   const stored = job.designs.find((design) => design.id === (picked ?? job.chosenDesignId)) ?? job.designs[0] ?? null;
   const [draft, setDraft] = useDraft<{ inputs: DesignInputs; version: number }>(`design ${stored?.id ?? job.id}`);
   const [useDraftValue, setUseDraft] = useDraft<{ use: VehicleUse; version: number }>(`use of ${job.id}`);
-  const variant = shelves.variants.get(job.vehicle.variantId) ?? shelves.data.variants[0];
+  const variant = shelves.variants.get(job.vehicle.variantId);
   const kit = job.kit ? (shelves.kits.get(job.kit.revisionId) ?? null) : null;
   const vehicle = useMemo(
     () => (variant ? vehicleState(variant, job.vehicle.measured, job.vehicle.weighings[0] ?? null) : null),

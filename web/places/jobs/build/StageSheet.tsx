@@ -43,7 +43,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
         <div className="in stack">
           {stage.note && <p className="soft">{stage.note}</p>}
           {stage.liveHv && (stage.state !== 'done' || stage.onIt.length > 0) && <SafetyNote about="live" />}
-          {/lift/.test(stage.needs) && stage.state !== 'done' && <SafetyNote about="lift" />}
+          {stage.traits.includes('onLift') && stage.state !== 'done' && <SafetyNote about="lift" />}
           {before.length > 0 && stage.state === 'waiting' && (
             <p className="note wait">First finish {before.map((s) => s.name).join(' and ')}.</p>
           )}

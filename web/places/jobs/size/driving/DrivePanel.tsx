@@ -101,7 +101,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
           />
           <QuantityInput
             label="Power cap"
-            kind="power"
+            kind="shaftPower"
             value={drive.powerCapW}
             mayBeEmpty
             onChange={(powerCapW) => setDrive({ powerCapW })}
