@@ -6,6 +6,7 @@ import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
 import { median, type Row } from './bench/row.ts';
+import { serverRows } from './bench/server.ts';
 import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
@@ -90,11 +91,13 @@ async function floorAnswer(): Promise<Row[]> {
     }
     await running.close();
     await client.end();
+    const served = await serverRows(cluster.url(name));
     await dropDatabase(cluster.url('postgres'), name);
     const ratio = median(http.slice(10)) / median(bare.slice(10));
     const size = `${counts[0].jobs} jobs, ${counts[0].entries} time entries`;
     return [
       ...dragged,
+      ...served,
       {
         what: `Floor's data over HTTP against the bare query, ${size}`,
         figure: `${ratio.toFixed(2)} × (${median(http.slice(10)).toFixed(1)} ms against ${median(bare.slice(10)).toFixed(1)} ms)`,

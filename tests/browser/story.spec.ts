@@ -121,7 +121,7 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await page.getByRole('button', { name: 'Save design' }).click();
     await page.getByRole('button', { name: 'Side by side' }).click();
     await expect(page.getByText('Designs side by side')).toBeVisible();
-    await expect(page.locator('[data-differs="Modules in bays"]')).toContainText('6 floor');
+    await expect(page.locator('[data-differs="Boxes, floor, Modules in this bay"]')).toContainText('6');
     await page.getByRole('button', { name: 'Choose this design' }).click();
     await expect(page.getByRole('button', { name: /B, from A, chosen/ })).toBeVisible();
   });

@@ -7,6 +7,10 @@ import { drawnParts } from '../../drawing/parts.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import type { JudgedJob } from './judgeFloor.ts';
 
+/** Scale of a vehicle that stands aside, pixels to a millimetre, where the building is drawn as wide as on a desk. */
+const SMALL_PER_MM = 0.018;
+const DESK_WIDTH_PX = 900;
+
 /** Share of a bay's length kept for the words under the vehicle. */
 const WORDS_PX = 128;
 
@@ -94,18 +98,30 @@ function InBay({
   );
 }
 
-function Small({ judged }: { judged: JudgedJob }) {
+function Small({
+  judged,
+  perMm = SMALL_PER_MM,
+  narrow = false,
+}: {
+  judged: JudgedJob;
+  perMm?: number;
+  narrow?: boolean;
+}) {
   const { job, vehicle, sheet } = judged;
   const why = !vehicle.weighing ? 'weigh first' : JOB_STATE_NAME[job.state].toLowerCase();
+  const stands =
+    job.stages.length > 0
+      ? `${job.stages.filter((s) => s.state === 'done').length} of ${job.stages.length} stages`
+      : why;
   return (
     <Link
       to={`/jobs/${job.number}/brief`}
       className="sheet"
       style={{
         display: 'flex',
-        gap: 10,
+        gap: narrow ? 6 : 10,
         alignItems: 'center',
-        padding: '6px 10px',
+        padding: narrow ? '4px 6px' : '6px 10px',
         color: 'inherit',
         textDecoration: 'none',
       }}
@@ -113,19 +129,13 @@ function Small({ judged }: { judged: JudgedJob }) {
       <VehiclePlan
         vehicle={vehicle}
         parts={drawnParts(sheet.slots, false)}
-        perMm={0.018}
+        perMm={perMm}
         title={`${job.title}, seen from above`}
       />
       <span>
-        <span className="strong">
-          {job.number} {job.title}
-        </span>
+        <span className="strong">{narrow ? job.title : `${job.number} ${job.title}`}</span>
         <br />
-        <span className="soft small">
-          {job.stages.length > 0
-            ? `${job.stages.filter((s) => s.state === 'done').length} of ${job.stages.length} stages`
-            : why}
-        </span>
+        <span className="soft small">{narrow ? `${job.number}, ${stands}` : stands}</span>
       </span>
     </Link>
   );
@@ -151,6 +161,8 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
   });
   const bayPx = Math.max(260, (bays[0]?.lengthM ?? 9) * pxPerM);
   const perMm = Math.min((bayPx - WORDS_PX - 34) / Math.max(3500, ...spans), ((bays[0]?.widthM ?? 5) * pxPerM) / 2600);
+  // On a narrow screen those that stand aside shrink with the building, so that all of them stay inside its walls.
+  const smallPerMm = SMALL_PER_MM * Math.min(1, (widthPx / DESK_WIDTH_PX) ** 2);
   const jobsAt = (place: Place) => judged.filter(({ job }) => job.placeId === place.id);
   const box = (place: Place) => ({
     left: place.xM * pxPerM,
@@ -158,6 +170,7 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
     width: place.widthM * pxPerM,
     height: place.lengthM * pxPerM,
   });
+  const expected = judged.filter(({ job }) => job.placeId === null);
   const hvRoom = inside.find((place) => place.kind === 'hvRoom');
   const liveNow = floor.onTheClock.filter((entry) => entry.liveHv);
   return (
@@ -203,13 +216,13 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
             <section
               key={place.id}
               className="spot"
-              style={{ ...box(place), padding: '8px 12px' }}
+              style={{ ...box(place), padding: '8px 12px', overflowY: 'auto' }}
               aria-label={place.name}
             >
               <h2 style={{ marginBottom: 6 }}>{place.name}</h2>
-              <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
+              <div style={{ display: 'flex', gap: widthPx < DESK_WIDTH_PX ? 6 : 10, flexWrap: 'wrap' }}>
                 {jobsAt(place).map((one) => (
-                  <Small key={one.job.number} judged={one} />
+                  <Small key={one.job.number} judged={one} perMm={smallPerMm} narrow={widthPx < DESK_WIDTH_PX} />
                 ))}
               </div>
             </section>
@@ -230,6 +243,16 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
           </section>
         )}
       </div>
+      {expected.length > 0 && (
+        <section style={{ background: 'var(--tint)', padding: '10px 14px', marginTop: 10 }} aria-label="Expected">
+          <h2 style={{ marginBottom: 6 }}>Expected, not here yet</h2>
+          <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
+            {expected.map((one) => (
+              <Small key={one.job.number} judged={one} />
+            ))}
+          </div>
+        </section>
+      )}
       {floor.places
         .filter((place) => place.kind === 'outside')
         .map((place) => (

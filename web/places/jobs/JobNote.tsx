@@ -18,5 +18,9 @@ const COME_FOR: Record<StepId, JobAction> = {
 export function JobNote({ job, step }: { job: Pick<JobSheet, 'number' | 'state'>; step: StepId }) {
   const refusal = jobRefusal(job.state, COME_FOR[step]);
   if (!refusal) return null;
-  return <p className="note">{refusalSentence(job.number, refusal, COME_FOR[step])}</p>;
+  return (
+    <p className="note" style={{ marginBottom: 10 }}>
+      {refusalSentence(job.number, refusal, COME_FOR[step])}
+    </p>
+  );
 }

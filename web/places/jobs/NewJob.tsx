@@ -1,5 +1,5 @@
 import { Alert, Button } from 'antd';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { BriefLineBody } from '../../../contract/brief.ts';
 import { check } from '../../../contract/fields.ts';
@@ -37,13 +37,15 @@ export default function NewJob() {
   const [draft, setDraft] = useDraft<NewJobBody>('new job');
   const body = draft ?? BLANK;
   const set = (change: Partial<NewJobBody>) => setDraft({ ...body, ...change });
-  const [tried, faults] = useFaults(body, sending.faults, sending.problem !== null);
+  const [sent, setSent] = useState<NewJobBody>(body);
+  const [tried, faults] = useFaults(body, sending.faults, sending.problem !== null, sent);
   const variant = shelves?.variants.get(body.variantId);
   const plan = useMemo(() => (variant ? vehicleState(variant, {}, null) : null), [variant]);
   const setLine = (at: number, line: BriefLineBody | null) =>
     set({ brief: body.brief.flatMap((old, i) => (i === at ? (line ? [line] : []) : [old])) });
 
   const save = async () => {
+    setSent(body);
     const made = await sending.go<{ number: string }>('POST', '/jobs', body);
     if (!made) return;
     setDraft(null);
@@ -169,15 +171,19 @@ function useFaults(
   body: NewJobBody,
   fromServer: Readonly<Record<string, string>>,
   tried: boolean,
+  sent: NewJobBody,
 ): [boolean, Readonly<Record<string, string>>] {
   return useMemo(() => {
     if (!tried) return [false, {}];
     const { problems } = check(newJobSchema, body);
     const serverOnly = Object.fromEntries(
-      Object.entries(fromServer).filter(
-        ([field]) => !(field in problems) && /past|built from|library/.test(fromServer[field] ?? ''),
-      ),
+      // What the server said of a field holds until that field is changed.
+      Object.entries(fromServer).filter(([field]) => !(field in problems) && at(body, field) === at(sent, field)),
     );
     return [true, { ...serverOnly, ...problems }];
-  }, [body, fromServer, tried]);
+  }, [body, fromServer, tried, sent]);
 }
+
+/** What a body holds at a path of a fault ("brief.0.amount"). */
+const at = (body: unknown, path: string): unknown =>
+  path.split('.').reduce<unknown>((inner, key) => (inner as Record<string, unknown> | undefined)?.[key], body);

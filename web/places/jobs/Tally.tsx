@@ -1,10 +1,11 @@
+import { Link } from 'react-router';
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { BRIEF_KINDS, type BriefKind } from '../../../core/brief/lines.ts';
 import { FIGURES, type FigureId } from '../../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
-import { BRIEF_NAME, byHowMuch, nowText, wanted } from '../../../wording/brief.ts';
+import { BRIEF_NAME, byHowMuch, LINE_STATE_NAME, nowText, wanted } from '../../../wording/brief.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { FigureValue } from '../../widgets/FigureValue.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
@@ -34,9 +35,12 @@ function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitS
 
 /** Brief against now: every line with its present figure, met or not, by how much, and what a draft changes. */
 export function Tally() {
-  const { lines, savedLines, stored, designDirty, useDirty, sheet } = useBench();
+  const { job, lines, savedLines, stored, designDirty, useDirty, sheet } = useBench();
   const set = useUnitSet();
   const dirty = designDirty || useDirty;
+  const doubtful = lines.filter(
+    ({ state, unmeasured }) => state !== 'open' && unmeasured.some((id) => LIKELY_ERROR[id] > WORTH_MEASURING),
+  ).length;
   return (
     <aside className="tally" aria-label="Brief against now">
       <div className="spread">
@@ -44,6 +48,12 @@ export function Tally() {
         <span className="soft small">{stored ? stored.name.split(',')[0] : ''}</span>
       </div>
       {dirty && <div className="wait small">Not saved: changes shown against what is stored.</div>}
+      {doubtful > 0 && (
+        <Link className="row small" style={{ flexWrap: 'nowrap', padding: '6px 0' }} to={`/jobs/${job.number}/vehicle`}>
+          <StateMark mark="waiting" label="" />
+          {doubtful} of {lines.length} rest on what nobody has measured: measuring list
+        </Link>
+      )}
       {lines.length === 0 && <p className="soft">The brief has no lines yet.</p>}
       {lines.map((judgement) => {
         const { line, state } = judgement;
@@ -55,18 +65,7 @@ export function Tally() {
         const atWorst = worst ? sheet.get(FIGURES[worst]).value : null;
         return (
           <div className="line" key={line.id} data-line={line.kind} data-state={state}>
-            <StateMark
-              mark={MARK[state]}
-              label={
-                state === 'met'
-                  ? 'met'
-                  : state === 'broken'
-                    ? 'not met'
-                    : state === 'unknown'
-                      ? 'not known yet'
-                      : 'open'
-              }
-            />
+            <StateMark mark={MARK[state]} label={LINE_STATE_NAME[state]} />
             <span>{line.kind === 'free' ? line.text : BRIEF_NAME[line.kind]}</span>
             <span className={`num ${state === 'broken' ? 'stop' : ''}`}>
               {figure && judgement.value !== null ? (
@@ -83,9 +82,6 @@ export function Tally() {
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
               {atWorst !== null && `; old and in frost ${formatQuantity(atWorst, 'distance', set)}`}
               {delta && <span className="wait strong"> {delta}</span>}
-              {state !== 'open' && judgement.unmeasured.some((id) => LIKELY_ERROR[id] > WORTH_MEASURING) && (
-                <em> not all measured</em>
-              )}
             </span>
           </div>
         );
