@@ -36,32 +36,51 @@ export interface VerdictDecision {
   readonly at: string;
 }
 
-/** One job, whole: the sheet that every step of the spine reads. */
-export interface JobSheet {
+/** What a job is, without what hangs on it. */
+export interface JobHead {
   readonly id: string;
   readonly number: string;
   readonly title: string;
   readonly state: JobState;
   readonly version: number;
   readonly client: { readonly name: string; readonly contact: string };
-  readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
   /** The use has a version of its own. */
   readonly useVersion: number;
-  readonly route: PackedRoute | null;
-  readonly brief: readonly StoredBriefLine[];
-  readonly designs: readonly StoredDesign[];
   readonly chosenDesignId: string | null;
   readonly placeId: string | null;
   readonly promised: string | null;
   readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
   readonly cover: Readonly<Record<string, CoverChoice>>;
+}
+
+/** What hangs on a job, each with an address of its own (`/jobs/26-101/stages`) and asked for again by need. */
+export interface JobParts {
+  readonly vehicle: VehicleInfo;
+  readonly brief: readonly StoredBriefLine[];
+  readonly designs: readonly StoredDesign[];
+  readonly route: PackedRoute | null;
   readonly decisions: readonly VerdictDecision[];
   readonly parts: readonly PartLine[];
   readonly stages: readonly StageRow[];
   readonly snags: readonly SnagRow[];
   readonly checks: readonly CheckResult[];
 }
+export type JobPart = keyof JobParts;
+export const JOB_PARTS = [
+  'vehicle',
+  'brief',
+  'designs',
+  'route',
+  'decisions',
+  'parts',
+  'stages',
+  'snags',
+  'checks',
+] as const satisfies readonly JobPart[];
+
+/** One job, whole: the sheet that every step of the spine reads. */
+export interface JobSheet extends JobHead, JobParts {}
 
 export interface SnagRow {
   readonly id: string;

@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm';
+import type { EventResource, Touched } from '../contract/changes.ts';
 import type { SignedIn } from '../contract/session.ts';
 import { type JobAction, jobRefusal } from '../core/job/states.ts';
 import { refusalSentence } from '../wording/job.ts';
@@ -12,7 +13,7 @@ export type StoredJob = typeof job.$inferSelect;
 export interface Log {
   /** A verb phrase a person can read: "clocked on". */
   readonly what: string;
-  readonly resource: string;
+  readonly resource: EventResource;
   readonly id: string;
   readonly job?: string | null;
   readonly before?: unknown;
@@ -41,6 +42,12 @@ export interface RequestKey {
   readonly bodyHash: string;
 }
 
+/** What a change came to, and what it touched; null where the request had been answered before. */
+export interface Changed<T> {
+  readonly answer: T;
+  readonly touched: readonly Touched[] | null;
+}
+
 const TRIES = 3;
 
 /**
@@ -54,7 +61,7 @@ export async function changeIn<T>(
   key: RequestKey | null,
   act: JobAction | null,
   work: (change: Change) => Promise<T>,
-): Promise<T> {
+): Promise<Changed<T>> {
   for (let tried = 1; ; tried++) {
     try {
       return await transact((tx) => changeOnce(tx, person, key, act, work));
@@ -70,9 +77,10 @@ async function changeOnce<T>(
   key: RequestKey | null,
   act: JobAction | null,
   work: (change: Change) => Promise<T>,
-): Promise<T> {
+): Promise<Changed<T>> {
+  const touched: Touched[] = [];
   const first = key && (await firstAnswer(tx, person, key));
-  if (first) return JSON.parse(first.answer ?? 'null') as T;
+  if (first) return { answer: JSON.parse(first.answer ?? 'null') as T, touched: null };
   const log = async ({ what, resource, id, job: number, before, after }: Log) => {
     await tx.insert(event).values({
       personId: person.id,
@@ -83,6 +91,7 @@ async function changeOnce<T>(
       before: before ?? null,
       after: after ?? null,
     });
+    if (number) touched.push({ job: number, resource });
   };
   const answer = await work({ tx, log, job: (which) => lockJob(tx, which, act) });
   if (key) {
@@ -91,7 +100,7 @@ async function changeOnce<T>(
       .set({ answer: JSON.stringify(answer ?? null) })
       .where(and(eq(idempotencyKey.key, key.key), eq(idempotencyKey.personId, person.id)));
   }
-  return answer;
+  return { answer, touched };
 }
 
 /** Takes the key for this request; what was answered before when it is taken already by the same request. */

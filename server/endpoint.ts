@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import type Joi from 'joi';
 import { BOUNDS_SENTENCE, type Bounds, boundsProblem, USUAL_BOUNDS } from '../contract/bounds.ts';
+import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
 import { ROLES, type Role, type SignedIn } from '../contract/session.ts';
 import type { JobAction } from '../core/job/states.ts';
@@ -111,7 +112,11 @@ function handler(
       person,
       today: todayIn(house.config.timeZone, now),
       res,
-      change: (work) => changeIn(house.transact, person, key, act ?? null, work),
+      change: async (work) => {
+        const { answer: done, touched } = await changeIn(house.transact, person, key, act ?? null, work);
+        if (touched) res.setHeader(TOUCHED_HEADING, touchedText(touched));
+        return done;
+      },
     });
     if (answered !== undefined) res.json(answered);
   };

@@ -5,7 +5,8 @@ import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
 import { printFor } from '../documents/printFor.ts';
 import { endpoint } from '../endpoint.ts';
 import { figureInputOfJob } from '../jobs/figureInput.ts';
-import { jobByNumber, jobSheet } from '../jobs/queries.ts';
+import { jobByNumber } from '../jobs/queries.ts';
+import { headOf, partOf } from '../jobs/sheet.ts';
 import { addDesign } from './addDesign.ts';
 import { refuseImpossible } from './possible.ts';
 import { designById } from './routes.ts';
@@ -67,7 +68,8 @@ export const designFileEndpoints = [
     answer: async ({ db, press, params, res, config, person, now, today }) => {
       const { design: stored, number } = await designById(db, params.id!);
       const { input } = await figureInputOfJob(db, await jobByNumber(db, number), config, today, stored.id);
-      const { title, client, brief } = await jobSheet(db, number);
+      const { title, client } = await headOf(db, { number });
+      const brief = await partOf(db, { number }, 'brief');
       const pdf = await press.print({
         paper: 'design',
         job: { number, title, client, brief },

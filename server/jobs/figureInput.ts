@@ -7,10 +7,9 @@ import type { StoredJob } from '../change.ts';
 import type { Config } from '../config.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { design, partLine, stage } from '../db/schema/index.ts';
+import { design } from '../db/schema/index.ts';
 import { allComponents, allKitRevisions, allVariants } from '../library/queries.ts';
-import { vehicleById } from '../vehicles/queries.ts';
-import { routeOf } from './queries.ts';
+import { partOf } from './sheet.ts';
 
 export interface JobInput {
   readonly input: ResolveInput;
@@ -25,10 +24,8 @@ export async function figureInputOfJob(
   today: string,
   designId: string | null = stored.chosenDesignId,
 ): Promise<JobInput> {
-  const info = one(
-    [await vehicleById(db, stored.vehicleId)].filter((found) => found !== null),
-    'vehicle',
-  );
+  const which = { id: stored.id };
+  const info = await partOf(db, which, 'vehicle');
   const variant = one(
     (await allVariants(db)).filter((candidate) => candidate.id === info.variantId),
     'vehicle model',
@@ -37,7 +34,7 @@ export async function figureInputOfJob(
   const revision = stored.kitRevisionId
     ? (await allKitRevisions(db)).find((candidate) => candidate.id === stored.kitRevisionId)
     : undefined;
-  const packed = await routeOf(db, stored.id);
+  const packed = await partOf(db, which, 'route');
   const wanted = designId
     ? one(
         await db
@@ -56,14 +53,8 @@ export async function figureInputOfJob(
       route: packed && unpackRoute(packed),
       facts: {
         kit: revision ? { revision, options: stored.kitOptions } : null,
-        stages: await db
-          .select({ state: stage.state, hours: stage.hours })
-          .from(stage)
-          .where(eq(stage.jobId, stored.id)),
-        parts: await db
-          .select({ state: partLine.state, due: partLine.due })
-          .from(partLine)
-          .where(eq(partLine.jobId, stored.id)),
+        stages: await partOf(db, which, 'stages'),
+        parts: await partOf(db, which, 'parts'),
         rates: config,
         today,
       },

@@ -4,6 +4,7 @@ import {
   chooseSchema,
   coverSchema,
   decisionSchema,
+  JOB_PARTS,
   kitChoiceSchema,
   newJobSchema,
   placeSchema,
@@ -27,7 +28,8 @@ import {
 } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { jobRows, jobSheet } from './queries.ts';
+import { jobRows } from './queries.ts';
+import { pieceText, sheetText } from './sheet.ts';
 import { changeJob } from './versioned.ts';
 
 /** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */
@@ -49,8 +51,22 @@ export const jobEndpoints = [
     method: 'get',
     path: '/jobs/:number',
     may: 'viewer',
-    answer: ({ db, params }) => jobSheet(db, params.number!),
+    answer: async ({ db, params, res }) => {
+      res.type('application/json').send(await sheetText(db, params.number!));
+      return undefined;
+    },
   }),
+  ...(['head', ...JOB_PARTS] as const).map((part) =>
+    endpoint({
+      method: 'get',
+      path: `/jobs/:number/${part}`,
+      may: 'viewer',
+      answer: async ({ db, params, res }) => {
+        res.type('application/json').send(await pieceText(db, params.number!, part));
+        return undefined;
+      },
+    }),
+  ),
   endpoint({
     method: 'post',
     path: '/jobs',

@@ -1,22 +1,6 @@
-import { asc, eq, sql } from 'drizzle-orm';
-import type { PartLine } from '../../contract/parts.ts';
-import type { Db, Tx } from '../db/connect.ts';
-import { component, partLine, person } from '../db/schema/index.ts';
-
-export async function partsOfJob(db: Db | Tx, jobId: string): Promise<PartLine[]> {
-  const rows = await db
-    .select({ line: partLine, fittedBy: person.name })
-    .from(partLine)
-    .innerJoin(component, eq(component.id, partLine.componentId))
-    .leftJoin(person, eq(person.id, partLine.fittedById))
-    .where(eq(partLine.jobId, jobId))
-    .orderBy(asc(partLine.packedIn), asc(component.name));
-  return rows.map(({ line: { jobId: _, fittedById: __, fittedAt, ...rest }, fittedBy }) => ({
-    ...rest,
-    fittedBy,
-    fittedAt: fittedAt?.toISOString() ?? null,
-  }));
-}
+import { eq, sql } from 'drizzle-orm';
+import type { Tx } from '../db/connect.ts';
+import { component } from '../db/schema/index.ts';
 
 /**
  * What is on the shelf and promised to nobody: on hand less what lines hold in stores. The component is locked first

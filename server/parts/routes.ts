@@ -14,9 +14,10 @@ import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, design, partLine, vehicle } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
+import { partOf } from '../jobs/sheet.ts';
 import { allComponents, allKitRevisions } from '../library/queries.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { freeStockLocked, partsOfJob } from './queries.ts';
+import { freeStockLocked } from './queries.ts';
 
 /** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
 async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
@@ -112,7 +113,7 @@ export const partEndpoints = [
         const wanted = await wantedParts(tx, stored);
         if (wanted.length === 0)
           throw new RuleBroken('Take a kit in Match or choose a design in Size first: the list is made from them.');
-        const added = await addLines(tx, stored.id, partsToAdd(wanted, await partsOfJob(tx, stored.id)));
+        const added = await addLines(tx, stored.id, partsToAdd(wanted, await partOf(tx, { id: stored.id }, 'parts')));
         if (added.length === 0) return { added: 0 };
         await log({
           what: 'filled the parts list',

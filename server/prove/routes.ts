@@ -7,7 +7,7 @@ import { checkResult } from '../db/schema/index.ts';
 import { printFor } from '../documents/printFor.ts';
 import { endpoint } from '../endpoint.ts';
 import { figureInputOfJob } from '../jobs/figureInput.ts';
-import { jobSheet } from '../jobs/queries.ts';
+import { jobSheet } from '../jobs/sheet.ts';
 import { BadInput, NotAllowed, RuleBroken } from '../problems.ts';
 
 export const proveEndpoints = [

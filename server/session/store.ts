@@ -5,13 +5,25 @@ import type { Logger } from 'pino';
 
 /** A session in use is written as such this often, not with every request. */
 const TOUCH_MINUTES = 5;
+/** Sessions remembered as touched; forgetting them costs one statement each. */
+const MOST_REMEMBERED = 5000;
 const PRUNE_S = 15 * 60;
 
 /** Sessions in the database, pruned when they have run out. Only signed-in people have one. */
 export function sessionStore(pool: pg.Pool, logger: Logger): Store & { close: () => Promise<void> } {
   const PgStore = connectPgSimple(session);
   class SeldomTouched extends PgStore {
+    /** When this server last wrote that a session is in use, epoch ms. */
+    readonly #touched = new Map<string, number>();
+
     override touch(sid: string, data: SessionData, done: (error?: unknown) => void): void {
+      const now = Date.now();
+      if (now - (this.#touched.get(sid) ?? 0) < TOUCH_MINUTES * 60_000) {
+        done();
+        return;
+      }
+      if (this.#touched.size >= MOST_REMEMBERED) this.#touched.clear();
+      this.#touched.set(sid, now);
       const until = new Date(data.cookie.expires ?? Date.now());
       // Changes only what is there: a session that was ended meanwhile must not come back with an answer under way. The
       // answer is made already, so a session that could not be touched must not break it either.

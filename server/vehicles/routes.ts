@@ -6,9 +6,9 @@ import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { vehicle, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';
+import { partOf } from '../jobs/sheet.ts';
 import { allVariants } from '../library/queries.ts';
 import { BadInput, NotFound, Stale } from '../problems.ts';
-import { vehicleById } from './queries.ts';
 
 const CORNER: Record<Corner, string> = {
   frontLeftKg: 'Front left',
@@ -32,9 +32,9 @@ export const vehicleEndpoints = [
     answer: ({ change, params, body, person }) =>
       change(async ({ tx, log, job: lock }) => {
         const job = await lock({ number: params.number! });
-        const info = await vehicleById(tx, job.vehicleId);
-        const variant = (await allVariants(tx)).find((candidate) => candidate.id === info?.variantId);
-        if (!info || !variant) throw new NotFound('vehicle');
+        const info = await partOf(tx, { id: job.id }, 'vehicle');
+        const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
+        if (!variant) throw new NotFound('vehicle');
         const { figures } = vehicleState(variant, info.measured, null);
         const problems = weighingProblems(body, {
           frontAxleRatingKg: figures.frontAxleRating.value,
@@ -77,7 +77,7 @@ export const vehicleEndpoints = [
         const job = await lock({ number: params.number! });
         const { since, ...measured } = body;
         await lockVehicle(tx, job.vehicleId);
-        const before = (await vehicleById(tx, job.vehicleId))?.measured[body.figure] ?? null;
+        const before = (await partOf(tx, { id: job.id }, 'vehicle')).measured[body.figure] ?? null;
         if ((before?.at ?? null) !== since) throw new Stale(before);
         const values = { ...measured, byId: person.id, at: now() };
         await tx

@@ -1,10 +1,6 @@
 import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
 
-test('what one person does is seen by another without reloading', async ({
-  browser,
-  page,
-  address,
-}) => {
+test('what one person does is seen by another without reloading', async ({ browser, page, address }) => {
   await signIn(page, address, 'ilse');
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await signIn(other, address, 'ravi');

@@ -110,7 +110,8 @@ async function noteRow(url: string, who: Passport, job: JobSheet, following: Abo
     })().catch(() => {});
   };
   // One session keeps at most twenty streams, so many people follow.
-  const sessions = await Promise.all(Array.from({ length: Math.ceil(STREAMS / 20) }, () => signInOver(url, 'odo')));
+  const sessions: Passport[] = [];
+  while (sessions.length < STREAMS / 20) sessions.push(await signInOver(url, 'odo'));
   for (const [i, session] of sessions.entries()) {
     for (let n = 0; n < 20 && i * 20 + n < STREAMS; n++) {
       const stream = await fetch(`${url}/api/events`, {

@@ -1,9 +1,13 @@
 import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { onChange } from '../data/client.ts';
+import { refreshAll, refreshTouched } from '../data/refresh.ts';
 import { SessionProvider, useSession } from '../data/session.tsx';
 import { Shell } from './Shell.tsx';
 import { theme } from './theme.ts';
+
+onChange((touched) => (touched ? refreshTouched(touched) : refreshAll()));
 
 const SignInPage = lazy(() => import('../places/signin/SignInPage.tsx'));
 const Floor = lazy(() => import('../places/floor/Floor.tsx'));

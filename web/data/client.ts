@@ -1,3 +1,4 @@
+import { readTouched, TOUCHED_HEADING, type Touched } from '../../contract/changes.ts';
 import type { Problem } from '../../contract/problem.ts';
 
 /** A problem document the server answered with, as an error that forms can read. */
@@ -51,17 +52,23 @@ async function request(method: string, path: string, body?: unknown, key?: strin
 }
 
 /** Asks or sends; when the session has run out it lets the person sign in again and repeats the request. */
-async function call<T>(method: string, path: string, body?: unknown, key?: string): Promise<T> {
+async function call(method: string, path: string, body?: unknown, key?: string): Promise<Response> {
   let response = await request(method, path, body, key);
   if (response.status === 401 && signInAgain && !path.startsWith('/session')) {
     await signInAgain();
     response = await request(method, path, body, key);
   }
   if (!response.ok) throw new Refused(await readProblem(response));
-  return (await response.json()) as T;
+  return response;
 }
 
-export const ask = <T>(path: string): Promise<T> => call<T>('GET', path);
+export const ask = async <T>(path: string): Promise<T> => (await call('GET', path)).json() as Promise<T>;
+
+/** Set once: what is done when a change was stored, before whoever sent it goes on. Null: everything may have changed. */
+let afterChange: ((touched: readonly Touched[] | null) => Promise<unknown>) | null = null;
+export function onChange(refresh: typeof afterChange): void {
+  afterChange = refresh;
+}
 
 /**
  * Keys of changes whose answer never came, by what was sent. Somebody who presses Save again sends the same request:
@@ -81,8 +88,12 @@ export async function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path:
   unanswered.set(request, key);
   for (const old of [...unanswered.keys()].slice(0, -MOST_UNANSWERED)) unanswered.delete(old);
   try {
-    const answer = await call<T>(method, path, body ?? {}, key);
+    const response = await call(method, path, body ?? {}, key);
     unanswered.delete(request);
+    const answer = (await response.json()) as T;
+    const touched = response.headers.get(TOUCHED_HEADING);
+    // What was changed is fetched before a form lets go of its draft, or the old figures would show for a moment.
+    if (!path.startsWith('/session')) await afterChange?.(touched === null ? null : readTouched(touched));
     return answer;
   } catch (error) {
     if (error instanceof Refused && wasAnswered(error.problem.status)) unanswered.delete(request);

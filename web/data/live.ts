@@ -1,6 +1,5 @@
 import { useEffect } from 'react';
-import { mutate } from 'swr';
-import { keys } from './resources.ts';
+import { isResource, refreshAll, refreshTouched } from './refresh.ts';
 
 const RETRY_MS = 3000;
 
@@ -9,7 +8,7 @@ interface Note {
   readonly job: string | null;
 }
 
-/** Follows what others do: each note makes the affected data ask again. */
+/** Follows what others do: each note makes what it touches be asked for again. */
 export function useLive(): void {
   useEffect(() => {
     let source: EventSource;
@@ -23,15 +22,9 @@ export function useLive(): void {
       });
     };
     const take = (event: Event) => {
-      const note = JSON.parse((event as MessageEvent<string>).data) as Note;
-      if (note.resource === 'all') {
-        void mutate((key) => typeof key === 'string' && key !== '/session');
-        return;
-      }
-      void mutate(keys.floor);
-      void mutate(keys.jobs);
-      if (note.job) void mutate(keys.job(note.job));
-      if (note.resource === 'parts') void mutate(keys.library);
+      const { resource, job } = JSON.parse((event as MessageEvent<string>).data) as Note;
+      if (resource === 'all') void refreshAll();
+      else if (job && isResource(resource)) void refreshTouched([{ job, resource }]);
     };
     open();
     return () => {

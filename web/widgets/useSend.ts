@@ -1,9 +1,7 @@
 import { App } from 'antd';
 import { useCallback, useState } from 'react';
-import { mutate } from 'swr';
 import type { Problem } from '../../contract/problem.ts';
 import { Refused, send } from '../data/client.ts';
-import { keys } from '../data/resources.ts';
 import { focusUnreadable } from './unreadable.ts';
 
 export interface Sending {
@@ -36,8 +34,6 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
       setBusy(true);
       try {
         const answer = await send<T>(method, path, body);
-        // What was changed is fetched before the form lets go of its draft, or the old figures would show for a moment.
-        await mutate((key) => typeof key === 'string' && (key.startsWith('/jobs') || key === keys.floor));
         setProblem(null);
         return answer;
       } catch (error) {

@@ -1,0 +1,56 @@
+import type { JobPart } from './job.ts';
+
+/** Kinds of things that events tell of. */
+export type EventResource =
+  | 'job'
+  | 'use'
+  | 'route'
+  | 'brief'
+  | 'vehicle'
+  | 'design'
+  | 'fit'
+  | 'parts'
+  | 'stage'
+  | 'snag'
+  | 'check';
+
+/** Pieces of a job's sheet, each with an address of its own. */
+export type JobPiece = JobPart | 'head';
+
+/**
+ * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
+ * end it, so stages bring the head along; what bumps the version of the job does too.
+ */
+export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
+  job: ['head', 'brief'],
+  use: ['head'],
+  route: ['route', 'head'],
+  brief: ['brief'],
+  vehicle: ['vehicle'],
+  design: ['designs', 'head'],
+  fit: ['decisions', 'head'],
+  parts: ['parts'],
+  stage: ['stages', 'head'],
+  snag: ['snags'],
+  check: ['checks'],
+};
+
+/** What a change touched, as the answer to it tells in its heading. */
+export interface Touched {
+  readonly job: string;
+  readonly resource: EventResource;
+}
+
+export const TOUCHED_HEADING = 'Dajo-Touched';
+
+/** "26-101 stage, 26-101 snag" */
+export const touchedText = (touched: readonly Touched[]): string =>
+  touched.map(({ job, resource }) => `${job} ${resource}`).join(', ');
+
+/** Reads the heading back; what this page does not know is left out. */
+export function readTouched(text: string): Touched[] {
+  return text.split(', ').flatMap((one) => {
+    const [job = '', resource = ''] = one.split(' ');
+    return resource in PIECES_OF ? [{ job, resource: resource as EventResource }] : [];
+  });
+}

@@ -1,0 +1,118 @@
+import type { JobPart } from '../../contract/job.ts';
+
+/**
+ * The pieces of a job's sheet, each as one SQL expression over `j` (the job), `v` (its vehicle) and `c` (the client). The
+ * database writes the JSON: a sheet is one round trip, and its text goes to whoever asked without being read in between.
+ */
+
+/** An instant as the page writes it: UTC, milliseconds. Whatever is compared with it must be written the same way. */
+const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+
+const list = (entry: string, from: string, order: string) =>
+  `(select coalesce(json_agg(${entry} order by ${order}), '[]'::json) from ${from})`;
+
+const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
+
+export const HEAD_SQL = `json_build_object(
+  'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
+  'client', json_build_object('name', c.name, 'contact', c.contact),
+  'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
+  'kit', case when j.kit_revision_id is not null
+    then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
+  'cover', j.cover)`;
+
+export const PART_SQL = {
+  vehicle: `json_build_object(
+    'id', v.id, 'name', v.name, 'variantId', v.variant_id, 'chassisNumber', v.chassis_number,
+    'registration', v.registration, 'builtYear', v.built_year, 'colour', v.colour,
+    'weighings', ${list(
+      `json_build_object('id', w.id, 'frontLeftKg', w.front_left_kg, 'frontRightKg', w.front_right_kg,
+        'rearLeftKg', w.rear_left_kg, 'rearRightKg', w.rear_right_kg, 'state', w.state, 'note', w.note, 'by', p.name, 'at', ${iso('w.at')})`,
+      'weighing w join person p on p.id = w.by_id where w.vehicle_id = v.id',
+      'w.at desc',
+    )},
+    'measured', (select coalesce(json_object_agg(f.figure, json_build_object(
+        'value', f.value, 'source', f.source, 'by', p.name, 'at', ${iso('f.at')}) order by f.figure), '{}'::json)
+      from vehicle_figure f join person p on p.id = f.by_id where f.vehicle_id = v.id))`,
+
+  brief: list(
+    `json_build_object('id', b.id, 'kind', b.kind, 'firm', b.firm, 'amount', b.amount, 'school', b.school,
+      'tolerance', b.tolerance, 'text', b.text, 'done', b.done, 'version', b.version)`,
+    'brief_line b where b.job_id = j.id and b.dropped_at is null',
+    'b.position',
+  ),
+
+  designs: list(
+    `json_build_object('id', d.id, 'name', d.name, 'inputs', d.inputs, 'version', d.version,
+      'frozenAt', ${iso('d.frozen_at')}, 'followsId', d.follows_id)`,
+    'design d where d.job_id = j.id',
+    'd.created_at, d.name',
+  ),
+
+  route: `(select r.body from route r where r.job_id = j.id)`,
+
+  decisions: list(
+    `json_build_object('rule', x.rule, 'subject', x.subject, 'decision', x.decision, 'reason', x.reason,
+      'by', p.name, 'at', ${iso('x.at')})`,
+    'verdict_decision x join person p on p.id = x.by_id where x.job_id = j.id',
+    'x.at, x.id',
+  ),
+
+  parts: list(
+    `json_build_object('id', l.id, 'componentId', l.component_id, 'quantity', l.quantity, 'from', l."from",
+      'packedIn', l.packed_in, 'state', l.state, 'due', l.due, 'serial', l.serial, 'version', l.version,
+      'fittedBy', p.name, 'fittedAt', ${iso('l.fitted_at')})`,
+    'part_line l join component k on k.id = l.component_id left join person p on p.id = l.fitted_by_id where l.job_id = j.id',
+    'l.packed_in, k.name',
+  ),
+
+  stages: list(
+    `json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits, 'after', s.after, 'hours', s.hours,
+      'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
+      'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${iso('s.started_at')},
+      'finishedAt', ${iso('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
+      'hoursClocked', (select coalesce(sum(${seconds}) / 3600, 0)::float8 from time_entry t where t.stage_id = s.id),
+      'hoursRework', (select coalesce(sum(${seconds}) / 3600, 0)::float8 from time_entry t
+        where t.stage_id = s.id and t.kind = 'rework'),
+      'onIt', ${list(
+        `json_build_object('personId', t.person_id, 'initials', p.initials, 'since', ${iso('t."from"')}, 'kind', t.kind)`,
+        'time_entry t join person p on p.id = t.person_id where t.stage_id = s.id and t."to" is null',
+        't."from"',
+      )},
+      'steps', ${list(
+        `json_build_object('id', e.id, 'text', e.text, 'note', e.note,
+          'limit', case when e.limit_kind is not null
+            then json_build_object('min', e.limit_min, 'max', e.limit_max, 'kind', e.limit_kind) end,
+          'reading', (select json_build_object('value', r.value, 'verdict', r.verdict, 'by', p.initials, 'at', ${iso('r.at')},
+              'decidedBy', (select d.name from person d where d.id = r.decided_by_id), 'reason', r.reason)
+            from reading r join person p on p.id = r.by_id where r.step_id = e.id order by r.id desc limit 1))`,
+        'step e where e.stage_id = s.id',
+        'e.position',
+      )})`,
+    'stage s where s.job_id = j.id',
+    's.position',
+  ),
+
+  snags: list(
+    `json_build_object('id', n.id, 'text', n.text, 'by', p.name, 'at', ${iso('n.at')},
+      'closedBy', (select q.name from person q where q.id = n.closed_by_id), 'closedAt', ${iso('n.closed_at')})`,
+    'snag n join person p on p.id = n.by_id where n.job_id = j.id',
+    'n.at, n.id',
+  ),
+
+  checks: list(
+    `json_build_object('checkId', x.check_id, 'value', x.value, 'verdict', x.verdict, 'limitMin', x.limit_min,
+      'limitMax', x.limit_max, 'limitSource', x.limit_source, 'designName', x.design_name,
+      'designVersion', x.design_version, 'note', x.note, 'by', p.name, 'at', ${iso('x.at')})`,
+    'check_result x join person p on p.id = x.by_id where x.job_id = j.id',
+    'x.id desc',
+  ),
+} as const satisfies Record<JobPart, string>;
+
+const FROM = 'from job j join vehicle v on v.id = j.vehicle_id join client c on c.id = v.client_id';
+
+/** The statement for some pieces of one job: a column of JSON text for each. The job's number or id is to follow it. */
+export const sheetStatement = (parts: readonly (JobPart | 'head')[], by: 'number' | 'id'): string =>
+  `select ${parts
+    .map((part) => `(${part === 'head' ? HEAD_SQL : PART_SQL[part]})::text as "${part}"`)
+    .join(', ')} ${FROM} where j.${by} = `;
