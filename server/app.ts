@@ -1,3 +1,4 @@
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, Router } from 'express';
 import session from 'express-session';
@@ -57,7 +58,14 @@ export function createApp(parts: AppParts): Express {
 
 function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   const api = Router();
-  api.use(compression({ filter: (req, res) => req.path !== '/events' && compression.filter(req, res) }));
+  api.use(
+    compression({
+      filter: (req, res) => req.path !== '/events' && compression.filter(req, res),
+      // Answers are made once and read once: packing them harder costs more than it saves.
+      level: 1,
+      brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } },
+    }),
+  );
   api.use(
     session({
       store: sessionStore(pool, logger),

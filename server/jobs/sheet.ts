@@ -1,7 +1,6 @@
-import { sql } from 'drizzle-orm';
 import { JOB_PARTS, type JobHead, type JobPart, type JobSheet } from '../../contract/job.ts';
 import type { JobKey } from '../change.ts';
-import type { Db, Tx } from '../db/connect.ts';
+import { type Db, prepared, type Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { sheetStatement } from './sheetSql.ts';
 
@@ -13,8 +12,12 @@ async function pieces<P extends Piece>(
   parts: readonly P[],
 ): Promise<Record<P, string | null>> {
   const [by, value] = 'number' in which ? (['number', which.number] as const) : (['id', which.id] as const);
-  const { rows } = await db.execute<Record<P, string | null>>(sql`${sql.raw(sheetStatement(parts, by))}${value}`);
-  return one(rows, 'job');
+  return one(
+    await prepared<Record<P, string | null>>(db, `sheet by ${by}: ${parts.join(' ')}`, sheetStatement(parts, by), [
+      value,
+    ]),
+    'job',
+  );
 }
 
 /** One piece of a job's sheet as JSON text, to be sent as it is. */

@@ -71,9 +71,7 @@ export const PART_SQL = {
       'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
       'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${iso('s.started_at')},
       'finishedAt', ${iso('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
-      'hoursClocked', (select coalesce(sum(${seconds}) / 3600, 0)::float8 from time_entry t where t.stage_id = s.id),
-      'hoursRework', (select coalesce(sum(${seconds}) / 3600, 0)::float8 from time_entry t
-        where t.stage_id = s.id and t.kind = 'rework'),
+      'hoursClocked', h.clocked, 'hoursRework', h.rework,
       'onIt', ${list(
         `json_build_object('personId', t.person_id, 'initials', p.initials, 'since', ${iso('t."from"')}, 'kind', t.kind)`,
         'time_entry t join person p on p.id = t.person_id where t.stage_id = s.id and t."to" is null',
@@ -89,7 +87,9 @@ export const PART_SQL = {
         'step e where e.stage_id = s.id',
         'e.position',
       )})`,
-    'stage s where s.job_id = j.id',
+    `stage s cross join lateral (select coalesce(sum(${seconds}) / 3600, 0)::float8 as clocked,
+        coalesce(sum(${seconds}) filter (where t.kind = 'rework') / 3600, 0)::float8 as rework
+      from time_entry t where t.stage_id = s.id) h where s.job_id = j.id`,
     's.position',
   ),
 
@@ -111,8 +111,8 @@ export const PART_SQL = {
 
 const FROM = 'from job j join vehicle v on v.id = j.vehicle_id join client c on c.id = v.client_id';
 
-/** The statement for some pieces of one job: a column of JSON text for each. The job's number or id is to follow it. */
+/** The statement for some pieces of one job: a column of JSON text for each. $1 is the job's number or id. */
 export const sheetStatement = (parts: readonly (JobPart | 'head')[], by: 'number' | 'id'): string =>
   `select ${parts
     .map((part) => `(${part === 'head' ? HEAD_SQL : PART_SQL[part]})::text as "${part}"`)
-    .join(', ')} ${FROM} where j.${by} = `;
+    .join(', ')} ${FROM} where j.${by} = $1`;
