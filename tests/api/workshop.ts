@@ -8,7 +8,7 @@ import { afterAll, beforeAll, inject } from 'vitest';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
 import type { SessionInfo } from '../../contract/session.ts';
 import { createApp } from '../../server/app.ts';
-import { configFrom, DEMO_PASSWORD } from '../../server/config.ts';
+import { type Config, configFrom, DEMO_PASSWORD } from '../../server/config.ts';
 import { connect, type Db, type Patience } from '../../server/db/connect.ts';
 import { type Press, startPress } from '../../server/documents/press.ts';
 import { type Live, startLive } from '../../server/events/live.ts';
@@ -44,7 +44,7 @@ async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string
 }
 
 /** A server on its own copy of the sample, for one test file. */
-export function openWorkshop({ patience }: { patience?: Patience } = {}): Workshop {
+export function openWorkshop({ patience, ...settings }: { patience?: Patience } & Partial<Config> = {}): Workshop {
   const name = `test_${randomUUID().replace(/-/g, '')}`;
   const url = () => inject('databaseUrl').replace(/DB$/, name);
   const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
@@ -59,7 +59,7 @@ export function openWorkshop({ patience }: { patience?: Patience } = {}): Worksh
     live = await startLive(url());
     press = startPress();
     const standing = { databaseUrl: url(), pageFolder: null, sessionSecret: 'secret for tests', sample: true };
-    const config = { ...configFrom({}, standing), signInTries: 4 };
+    const config = { ...configFrom({}, standing), signInTries: 4, ...settings };
     app = createApp({
       ...connection,
       config,

@@ -72,6 +72,17 @@ test('a vehicle figure of this very vehicle, and the measuring list it leaves', 
   await page.getByLabel('Value').fill('45');
   await page.getByRole('button', { name: 'Save figure' }).click();
   await expect(page.getByText(/Value cannot be: it must lie between/)).toBeVisible();
+  // What cannot be read is never answered with the value that was there before: the field is shown, nothing is sent.
+  let sent = 0;
+  page.on('request', (request) => {
+    if (request.method() === 'PUT') sent++;
+  });
+  await page.getByLabel('Value').fill('0,41');
+  await page.getByRole('button', { name: 'Save figure' }).click();
+  await expect(page.getByText('Write decimals with a point, and no commas.')).toBeVisible();
+  await expect(page.getByLabel('Value')).toBeFocused();
+  await page.getByLabel('Value').press('Enter');
+  expect(sent).toBe(0);
   await page.getByLabel('Value').fill('0.41');
   await page.getByRole('button', { name: 'Save figure' }).click();
   await expect(page.locator('[data-vehicle-figure="dragCoefficient"]')).toContainText('0.410');
@@ -94,6 +105,24 @@ test('gaps in cover are settled, a verdict is decided with a reason', async ({ p
   await page.getByLabel('What, or why not').fill('ducted air');
   await page.getByRole('button', { name: 'Settle' }).click();
   await expect(page.locator('[data-function="coolBattery"]')).toContainText('made here');
+});
+
+test('a job that is over says so at each step and offers nothing to press', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  for (const [step, sentence] of [
+    ['brief', 'its brief is closed'],
+    ['vehicle', 'it takes no weighing'],
+    ['size', 'its designs stay as they are'],
+    ['match', 'its kit stays as it is'],
+    ['build', 'nobody clocks on to it'],
+    ['prove', 'no check is signed on it'],
+  ] as const) {
+    const number = await openJob(page, address, 'Post van', step);
+    await expect(page.getByText(`${number} is handed over: ${sentence}.`)).toBeVisible();
+    await expect(page.locator('.work section').first()).toBeVisible();
+    for (const name of [/^Save/, /^Clock on/, /^Sign /, /^Choose this/, 'Note snag', 'Add line', /^(Check again|Again)/])
+      await expect(page.getByRole('button', { name })).toHaveCount(0);
+  }
 });
 
 test('a viewer looks and finds nothing to change', async ({ page, address }) => {
