@@ -48,6 +48,8 @@ export const number = (label: string, min: number, max: number) => Joi.number().
 export interface FieldMeaning {
   readonly quantity?: QuantityKind;
   readonly names?: 'component';
+  /** What it means, where its label is not enough. */
+  readonly meaning?: string;
 }
 
 /** A number in the base unit of its kind; the kind is kept with the schema, so that a page or paper can show it. */

@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { briefLineSchema } from '../contract/brief.ts';
+import { SHEET_SCHEMAS } from '../contract/component.ts';
 import { check } from '../contract/fields.ts';
 import { useSchema } from '../contract/use.ts';
+import { readComponent } from '../core/component/readSheet.ts';
 import { voltageWindow } from '../core/component/sheets.ts';
 import { resolveDesign } from '../core/design/resolve.ts';
 import { createSheet } from '../core/figures/evaluate.ts';
@@ -81,6 +83,12 @@ describe('the sample is as large as it should be', () => {
 });
 
 describe('the library holds together', () => {
+  test('every component is as its kind says, read as a row and by its schema', () => {
+    for (const part of COMPONENTS) {
+      expect(readComponent(part as never), part.id).toHaveProperty('component');
+      expect(check(SHEET_SCHEMAS[part.kind], part.sheet).problems, part.id).toEqual({});
+    }
+  });
   test.each(VARIANTS.map((variant) => [variant.id, variant] as const))('%s', (_id, variant) => {
     expect(readTyreSize(variant.tyre)).not.toBeNull();
     for (const id of VEHICLE_FIGURE_IDS) expect(variant.figures[id].value, id).toBeGreaterThan(0);

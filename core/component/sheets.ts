@@ -1,111 +1,17 @@
-import type { RateCurve } from '../charge/dcCharge.ts';
-import type { EfficiencyMap } from '../drive/efficiency.ts';
-import type { CurvePoint } from '../drive/motorCurve.ts';
+import type { SheetOf } from './field.ts';
+import type { KINDS } from './kinds/index.ts';
 
-/** What a component sheet states per kind. Masses, sizes and prices stand on the component itself. */
-export interface ModuleSheet {
-  readonly chemistry: 'NMC' | 'LFP';
-  readonly cellsSeries: number;
-  readonly cellsParallel: number;
-  readonly capacityAh: number;
-  readonly minV: number;
-  readonly nominalV: number;
-  readonly maxV: number;
-  readonly continuousA: number;
-  readonly peakA: number;
-  readonly resistanceOhm: number;
-  readonly channels: number;
-  /** Charging rates by state of charge where the maker states them. */
-  readonly rates?: RateCurve;
-}
-
-export interface DriveSheet {
-  readonly minV: number;
-  readonly maxV: number;
-  readonly peakTorqueNm: number;
-  readonly continuousTorqueNm: number;
-  readonly peakPowerW: number;
-  readonly continuousPowerW: number;
-  readonly maxRpm: number;
-  /** Reduction inside the unit; 1 for a bare motor. */
-  readonly ownRatio: number;
-  /** Motor and inverter together, 0..1. */
-  readonly efficiency: number;
-  readonly maxCurrentA: number;
-  readonly hasInverter: boolean;
-  /** What it turns: half shafts (own differential), the propeller shaft, or the kept gearbox's input. */
-  readonly output: 'halfShafts' | 'propShaft' | 'gearboxInput';
-  readonly spline: string;
-  readonly boltPattern: string;
-  /** Pack voltage at which torque curve and peak power are stated; without it they hold at any voltage in the window. */
-  readonly ratedV?: number;
-  readonly curve?: readonly CurvePoint[];
-  readonly efficiencyMap?: EfficiencyMap;
-  /** Capacitance of the inverter's link, µF, where the inverter is built in. */
-  readonly linkUf?: number;
-}
+/** What a component's sheet states, by kind; masses, sizes and prices stand on the component itself. */
+export type SheetByKind = { readonly [K in keyof typeof KINDS]: SheetOf<(typeof KINDS)[K]> };
+export type ModuleSheet = SheetByKind['module'];
+export type DriveSheet = SheetByKind['drive'];
+export type ChargerSheet = SheetByKind['charger'];
+export type CradleSheet = SheetByKind['cradle'];
+export type AdapterSheet = SheetByKind['adapter'];
 
 export interface VoltageWindow {
   readonly minV: number;
   readonly maxV: number;
-}
-
-export interface ChargerSheet extends VoltageWindow {
-  /** Rated power drawn from the supply, W. */
-  readonly powerW: number;
-  readonly phases: 1 | 3;
-  readonly maxAmps: number;
-  readonly efficiency: number;
-}
-
-export interface CradleSheet {
-  /** Mounting points of the vehicle it picks up, by name, where the holes sit, and how far the slots let it slide. */
-  readonly picks: readonly {
-    readonly point: string;
-    readonly xMm: number;
-    readonly yMm: number;
-    readonly zMm: number;
-    readonly slotMm: number;
-    readonly thread: string;
-  }[];
-}
-
-export interface AdapterSheet {
-  readonly fromSpline: string;
-  readonly fromBoltPattern: string;
-  readonly toSpline: string;
-  readonly toBoltPattern: string;
-}
-
-export interface SheetByKind {
-  module: ModuleSheet;
-  drive: DriveSheet;
-  inverter: VoltageWindow & { readonly maxCurrentA: number; readonly linkUf?: number };
-  charger: ChargerSheet;
-  combinedUnit: ChargerSheet & { readonly dcdcA: number; readonly lowVoltageV: number };
-  dcdc: VoltageWindow & { readonly outputA: number; readonly lowVoltageV: number };
-  heater: VoltageWindow & { readonly powerW: number };
-  contactorBox: VoltageWindow & { readonly continuousA: number; readonly peakA: number };
-  hvPump: VoltageWindow & { readonly powerW: number };
-  box: { readonly holds: number; readonly bay: string };
-  cradle: CradleSheet;
-  adapter: AdapterSheet;
-  bmsMain: { readonly maxSatellites: number };
-  bmsSatellite: { readonly channels: number };
-  inlet: {
-    readonly standard: string;
-    readonly maxAmps: number;
-    readonly phases: 1 | 3;
-    readonly dc: boolean;
-    readonly openingMm: number;
-  };
-  cable: { readonly sectionMm2: number; readonly outsideMm: number; readonly continuousA: number };
-  fuse: { readonly ratedA: number; readonly maxV: number; readonly breakingA: number };
-  resistor: { readonly ohm: number; readonly pulseJ: number; readonly peakW: number };
-  coolantPump: { readonly litresPerMin: number; readonly powerW: number };
-  radiator: { readonly heatW: number };
-  lvBattery: { readonly capacityAh: number; readonly lowVoltageV: 12 | 24 };
-  other: Record<string, never>;
 }
 
 export type ComponentKind = keyof SheetByKind;

@@ -101,6 +101,20 @@ test('the floor has places, open jobs, people and the clock in one answer', asyn
   expect(floor.jobs.some((job: { state: string }) => job.state === 'handedOver')).toBe(false);
 });
 
+test('a row that somebody spoiled by hand is left out of the library, and nothing else', async () => {
+  const odo = await shop.visitor('odo');
+  const before = (await odo.get('/library')).body.components as { id: string }[];
+  const { rows } = await shop.pool().query("select sheet from component where id = 'module-n6'");
+  await shop
+    .pool()
+    .query(`update component set sheet = jsonb_set(sheet, '{capacityAh}', '"plenty"') where id = 'module-n6'`);
+  const after = await odo.get('/library');
+  await shop.pool().query("update component set sheet = $1 where id = 'module-n6'", [rows[0].sheet]);
+  expect(after.status).toBe(200);
+  const ids = (after.body.components as { id: string }[]).map((part) => part.id);
+  expect(ids).toEqual(before.map((part) => part.id).filter((id) => id !== 'module-n6'));
+});
+
 test('the library is whole', async () => {
   const odo = await shop.visitor('odo');
   const library = (await odo.get('/library')).body;

@@ -120,7 +120,15 @@ test('a job that is over says so at each step and offers nothing to press', asyn
     const number = await openJob(page, address, 'Post van', step);
     await expect(page.getByText(`${number} is handed over: ${sentence}.`)).toBeVisible();
     await expect(page.locator('.work section').first()).toBeVisible();
-    for (const name of [/^Save/, /^Clock on/, /^Sign /, /^Choose this/, 'Note snag', 'Add line', /^(Check again|Again)/])
+    for (const name of [
+      /^Save/,
+      /^Clock on/,
+      /^Sign /,
+      /^Choose this/,
+      'Note snag',
+      'Add line',
+      /^(Check again|Again)/,
+    ])
       await expect(page.getByRole('button', { name })).toHaveCount(0);
   }
 });

@@ -1,0 +1,6 @@
+import { count } from '../field.ts';
+
+/** Battery management, main: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const bmsMain = {
+  maxSatellites: count('Satellites, most', 0, 1000),
+} as const;

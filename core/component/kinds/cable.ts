@@ -1,0 +1,8 @@
+import { number } from '../field.ts';
+
+/** HV cable: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const cable = {
+  sectionMm2: number('Section', 'section', 0.1, 1000),
+  outsideMm: number('Outside diameter', 'length', 0.1, 200),
+  continuousA: number('Current, continuous', 'current', 0.1, 10_000),
+} as const;

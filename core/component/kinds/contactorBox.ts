@@ -1,0 +1,9 @@
+import { number } from '../field.ts';
+
+/** Contactor box: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const contactorBox = {
+  minV: number('Least voltage', 'voltage', 0, 1500),
+  maxV: number('Highest voltage', 'voltage', 1, 1500),
+  continuousA: number('Current, continuous', 'current', 0.1, 10_000),
+  peakA: number('Current, peak', 'current', 0.1, 10_000),
+} as const;

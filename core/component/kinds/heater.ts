@@ -1,0 +1,8 @@
+import { number } from '../field.ts';
+
+/** Heater: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const heater = {
+  minV: number('Least voltage', 'voltage', 0, 1500),
+  maxV: number('Highest voltage', 'voltage', 1, 1500),
+  powerW: number('Power', 'electricPower', 1, 50_000),
+} as const;

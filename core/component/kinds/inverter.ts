@@ -1,0 +1,9 @@
+import { number, optional } from '../field.ts';
+
+/** Inverter: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const inverter = {
+  minV: number('Least voltage', 'voltage', 0, 1500),
+  maxV: number('Highest voltage', 'voltage', 1, 1500),
+  maxCurrentA: number('Current, most', 'current', 0.1, 10_000),
+  linkUf: optional(number('Link capacitance', 'capacitance', 0, 1_000_000)),
+} as const;

@@ -1,0 +1,25 @@
+import { choice, count, number, optional, rows } from '../field.ts';
+
+/** Battery module: what its sheet states. Masses, sizes and prices stand on the component itself. */
+export const module = {
+  chemistry: choice('Chemistry', ['NMC', 'LFP']),
+  cellsSeries: count('Cells in series', 1, 400),
+  cellsParallel: count('Cells in parallel', 1, 400),
+  capacityAh: number('Capacity', 'charge', 0.1, 5000),
+  minV: number('Voltage, empty', 'voltage', 0, 1500),
+  nominalV: number('Voltage, nominal', 'voltage', 0.1, 1500),
+  maxV: number('Voltage, full', 'voltage', 0.1, 1500),
+  continuousA: number('Current, continuous', 'current', 0, 10_000),
+  peakA: number('Current, ten seconds', 'current', 0, 10_000),
+  resistanceOhm: number('Resistance', 'resistance', 0, 10),
+  channels: count('Channels to watch', 0, 400),
+  rates: optional(
+    rows(
+      'Charging rates',
+      { state: number('State of charge', 'share', 0, 1), perHour: number('Rate', 'ratio', 0, 20) },
+      2,
+      40,
+      { meaning: 'by state of charge, in multiples of the capacity an hour, where the maker states them' },
+    ),
+  ),
+} as const;
