@@ -2,11 +2,11 @@ import Joi from 'joi';
 import { describe, expect, test } from 'vitest';
 import { EMPTY_DESIGN } from '../core/design/inputs.ts';
 import { amountOf, briefLineSchema, datePastProblem } from './brief.ts';
-import { clockOnSchema, readingSchema } from './build.ts';
 import { designInputsSchema } from './design.ts';
 import { check, isoDate, slug, text, uuid } from './fields.ts';
 import { partChangeSchema } from './parts.ts';
 import { signInSchema } from './session.ts';
+import { clockOnSchema, readingSchema } from './stages.ts';
 import { USUAL_USE, useSchema } from './use.ts';
 import { vehicleFigureSchema } from './vehicle.ts';
 

@@ -6,11 +6,11 @@ import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { type BriefLineBody, briefLineSchema, type StoredBriefLine } from './brief.ts';
-import type { StageRow } from './build.ts';
 import type { StoredDesign } from './design.ts';
 import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
+import type { StageRow } from './stages.ts';
 import type { VehicleInfo } from './vehicle.ts';
 
 export interface JobRow {

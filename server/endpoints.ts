@@ -1,4 +1,3 @@
-import { buildEndpoints } from './build/routes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
@@ -10,6 +9,7 @@ import { libraryEndpoints } from './library/routes.ts';
 import { partEndpoints } from './parts/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
+import { buildEndpoints } from './stages/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
 
 /** Every address of the server besides sign-in and the live stream. */

@@ -1,4 +1,4 @@
-import type { PresenceProblem } from '../core/build/stageRules.ts';
+import type { PresenceProblem } from '../core/stage/stageRules.ts';
 
 /** What to do about each fault in who is present at live work. */
 export const PRESENCE_SENTENCE: Record<PresenceProblem, string> = {

@@ -1,11 +1,11 @@
-import type { ReworkCause, StageRow } from '../contract/build.ts';
-import type { EntryKind } from '../core/build/stageRules.ts';
+import type { ReworkCause, StageRow } from '../contract/stages.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { StepLimit } from '../core/kit/kit.ts';
 import type { CheckLimit } from '../core/prove/check.ts';
 import { formatQuantity } from '../core/quantity/format.ts';
 import type { QuantityKind } from '../core/quantity/kinds.ts';
 import { type UnitSet, unitOf } from '../core/quantity/units.ts';
+import type { EntryKind } from '../core/stage/stageRules.ts';
 import type { PartState } from '../core/stores/partMove.ts';
 
 export const JOB_STATE_NAME: Record<JobState, string> = {

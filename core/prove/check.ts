@@ -1,7 +1,7 @@
-import { judgeReading } from '../build/limit.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES, type FigureId } from '../figures/index.ts';
 import type { QuantityKind } from '../quantity/kinds.ts';
+import { judgeReading } from '../stage/limit.ts';
 
 export const CHECK_GROUPS = [
   'beforePower',

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
-import { versionSchema } from '../../contract/build.ts';
 import { type DesignChange, designChangeSchema, newDesignSchema } from '../../contract/design.ts';
+import { versionSchema } from '../../contract/stages.ts';
 import { changeOfSold } from '../../core/design/soldChange.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { Change } from '../change.ts';

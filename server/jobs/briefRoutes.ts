@@ -1,6 +1,6 @@
 import { and, eq, isNull, max } from 'drizzle-orm';
 import { type BriefLineBody, briefLineChangeSchema, briefLineSchema, datePastProblem } from '../../contract/brief.ts';
-import { versionSchema } from '../../contract/build.ts';
+import { versionSchema } from '../../contract/stages.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import type { Change } from '../change.ts';
 import { made, one } from '../db/one.ts';

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import type { StageRow } from '../../contract/build.ts';
+import type { StageRow } from '../../contract/stages.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();

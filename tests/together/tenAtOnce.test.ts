@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import type { StageRow } from '../../contract/build.ts';
 import type { JobSheet } from '../../contract/job.ts';
+import type { StageRow } from '../../contract/stages.ts';
 import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
 import { jobRefusal } from '../../core/job/states.ts';
 import { CHECKS } from '../../core/prove/index.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import type { StageRow } from '../../contract/build.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
+import type { StageRow } from '../../contract/stages.ts';
 import { USUAL_USE } from '../../contract/use.ts';
 import { judgeBrief } from '../../core/brief/judgeLine.ts';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';

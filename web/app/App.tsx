@@ -14,7 +14,7 @@ const Floor = lazy(() => import('../places/floor/Floor.tsx'));
 const JobList = lazy(() => import('../places/jobs/JobList.tsx'));
 const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
 const JobPlace = lazy(() => import('../places/jobs/JobPlace.tsx'));
-const Bench = lazy(() => import('../places/jobs/build/Bench.tsx'));
+const Bench = lazy(() => import('../places/jobs/stages/Bench.tsx'));
 
 function Places() {
   const { person } = useSession();

@@ -1,3 +1,4 @@
+import { expose } from 'comlink';
 import { type PackedRoute, packRoute } from '../../core/road/packedRoute.ts';
 import { type GpxProblem, readGpx } from '../../core/road/readGpx.ts';
 import { type RouteProblem, routeFrom } from '../../core/road/route.ts';
@@ -12,12 +13,12 @@ export interface RouteRequest {
 export type RouteAnswer = { readonly route: PackedRoute } | { readonly problem: GpxProblem | RouteProblem };
 
 /** Reads a GPX file away from the page, so that a big one does not hold it up. */
-self.onmessage = ({ data }: MessageEvent<RouteRequest>) => {
-  const points = readGpx(data.text);
-  const route = typeof points === 'string' ? points : routeFrom(points, { limits: data.limits });
-  const answer: RouteAnswer =
-    typeof route === 'string'
-      ? { problem: route }
-      : { route: packRoute({ ...route, name: route.name || data.fileName.replace(/\.gpx$/i, '').slice(0, 60) }) };
-  self.postMessage(answer);
-};
+export function read({ text, fileName, limits }: RouteRequest): RouteAnswer {
+  const points = readGpx(text);
+  const route = typeof points === 'string' ? points : routeFrom(points, { limits });
+  return typeof route === 'string'
+    ? { problem: route }
+    : { route: packRoute({ ...route, name: route.name || fileName.replace(/\.gpx$/i, '').slice(0, 60) }) };
+}
+
+expose({ read });

@@ -1,3 +1,4 @@
+import { expose } from 'comlink';
 import type { Candidate } from '../../core/search/candidate.ts';
 import { type Ranked, rankFront } from '../../core/search/rank.ts';
 import { type SearchState, type SearchTask, search } from '../../core/search/search.ts';
@@ -18,15 +19,15 @@ export interface SearchReport extends Omit<SearchState, 'front'> {
 /** Time between two reports, ms: often enough to look alive, seldom enough not to slow the search. */
 const REPORT_MS = 120;
 
-/** Runs a search and reports what it has so far until it is done; ending the worker cancels it. */
-self.onmessage = ({ data }: MessageEvent<SearchRequest>) => {
-  const { components, free, ...rest } = data.task;
+/** Runs a search and tells what it has so far until it is done; ending the worker cancels it. */
+export function run(request: SearchRequest, tell: (report: SearchReport) => void): void {
+  const { components, free, ...rest } = request.task;
   const task: SearchTask = {
     ...rest,
     library: new Map(components.map((part) => [part.id, part])),
     free: new Map(free),
   };
-  const weights = new Map(data.weights);
+  const weights = new Map(request.weights);
   const known = new Map<Candidate, Ranked>();
   const begun = performance.now();
   let last = begun;
@@ -37,16 +38,18 @@ self.onmessage = ({ data }: MessageEvent<SearchRequest>) => {
       ranked: rankFront(task, front, weights, known),
       perSecond: seconds > 0 ? state.looked / seconds : 0,
     };
-    self.postMessage(message);
+    tell(message);
   };
-  const run = search(task);
-  let step = run.next();
+  const looking = search(task);
+  let step = looking.next();
   while (!step.done) {
     if (performance.now() - last > REPORT_MS) {
       report(step.value);
       last = performance.now();
     }
-    step = run.next();
+    step = looking.next();
   }
   report(step.value);
-};
+}
+
+expose({ run });

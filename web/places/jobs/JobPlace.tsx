@@ -15,7 +15,7 @@ const STEP_VIEW: Record<StepId, ReturnType<typeof lazy>> = {
   size: lazy(() => import('./size/SizeStep.tsx')),
   match: lazy(() => import('./match/MatchStep.tsx')),
   parts: lazy(() => import('./parts/PartsStep.tsx')),
-  build: lazy(() => import('./build/BuildStep.tsx')),
+  build: lazy(() => import('./stages/BuildStep.tsx')),
   prove: lazy(() => import('./prove/ProveStep.tsx')),
 };
 

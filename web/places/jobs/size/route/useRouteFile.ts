@@ -1,8 +1,9 @@
 import { App } from 'antd';
+import { wrap } from 'comlink';
 import { useState } from 'react';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useSend } from '../../../../widgets/useSend.ts';
-import type { RouteAnswer, RouteRequest } from '../../../../workers/routeWorker.ts';
+import type * as RouteWorker from '../../../../workers/routeWorker.ts';
 import { useBench } from '../../jobBench.ts';
 import { ROUTE_PROBLEM } from './routeProblem.ts';
 
@@ -10,19 +11,17 @@ import { ROUTE_PROBLEM } from './routeProblem.ts';
 const BIGGEST = 100_000_000;
 
 /** Reads a file in a worker of its own, which ends with it. */
-function readInWorker(request: RouteRequest): Promise<RouteAnswer> {
-  return new Promise((done, fail) => {
-    const worker = new Worker(new URL('../../../../workers/routeWorker.ts', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<RouteAnswer>) => {
-      worker.terminate();
-      done(data);
-    };
-    worker.onerror = (event) => {
-      worker.terminate();
-      fail(new Error(event.message));
-    };
-    worker.postMessage(request);
+async function readInWorker(request: RouteWorker.RouteRequest): Promise<RouteWorker.RouteAnswer> {
+  const worker = new Worker(new URL('../../../../workers/routeWorker.ts', import.meta.url), { type: 'module' });
+  // A worker that cannot even be loaded answers nothing: only its error tells.
+  const broken = new Promise<never>((_, fail) => {
+    worker.onerror = (event) => fail(new Error(event.message));
   });
+  try {
+    return await Promise.race([wrap<typeof RouteWorker>(worker).read(request), broken]);
+  } finally {
+    worker.terminate();
+  }
 }
 
 /** Takes GPX files into the job: reads, stores, and says what is wrong; the last one can be driven again under other limits. */

@@ -1,5 +1,7 @@
+import { proxy, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { SearchTask } from '../../../../../core/search/search.ts';
+import type * as SearchWorker from '../../../../workers/searchWorker.ts';
 import type { SearchReport, SearchRequest } from '../../../../workers/searchWorker.ts';
 
 export interface Searching {
@@ -31,19 +33,20 @@ export function useSearch(): Searching {
       setRunning(true);
       const fresh = new Worker(new URL('../../../../workers/searchWorker.ts', import.meta.url), { type: 'module' });
       worker.current = fresh;
-      fresh.onmessage = ({ data }: MessageEvent<SearchReport>) => {
-        setReport(data);
-        if (data.done) end();
+      const take = (report: SearchReport) => {
+        setReport(report);
+        if (report.done) end();
       };
-      fresh.onerror = () => {
+      const broken = () => {
         setStopped(true);
         end();
       };
+      fresh.onerror = broken;
       const request: SearchRequest = {
         task: { ...task, components: [...library.values()], free: [...free] },
         weights: [...weights],
       };
-      fresh.postMessage(request);
+      void wrap<typeof SearchWorker>(fresh).run(request, proxy(take)).catch(broken);
     },
     [end],
   );

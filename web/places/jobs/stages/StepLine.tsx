@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { StageRow, StepRow } from '../../../../contract/build.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
+import type { StageRow, StepRow } from '../../../../contract/stages.ts';
 import { clock, limitText } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';

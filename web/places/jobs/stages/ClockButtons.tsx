@@ -1,6 +1,6 @@
 import { Button, Dropdown } from 'antd';
-import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/build.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
+import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/stages.ts';
 import { REWORK_NAME, WAITING_NAME } from '../../../../wording/work.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';

@@ -1,8 +1,8 @@
 import { and, eq, isNull } from 'drizzle-orm';
-import type { ClockOn } from '../../contract/build.ts';
 import type { SignedIn } from '../../contract/session.ts';
-import { hvPresenceProblem, isAtWork, openBefore } from '../../core/build/stageRules.ts';
+import type { ClockOn } from '../../contract/stages.ts';
 import { stateAfterClockOn } from '../../core/job/states.ts';
+import { hvPresenceProblem, isAtWork, openBefore } from '../../core/stage/stageRules.ts';
 import { PRESENCE_SENTENCE } from '../../wording/presence.ts';
 import type { Change } from '../change.ts';
 import type { Tx } from '../db/connect.ts';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import type { StageRow } from '../../../../contract/build.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
-import { finishProblem, isAtWork, openBefore } from '../../../../core/build/stageRules.ts';
+import type { StageRow } from '../../../../contract/stages.ts';
+import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stageRules.ts';
 import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';

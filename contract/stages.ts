@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/build/stageRules.ts';
 import type { StageTrait, StepLimit } from '../core/kit/kit.ts';
+import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/stage/stageRules.ts';
 import { faultAt, number, text, version } from './fields.ts';
 
 export const REWORK_CAUSES = ['wrongDrawing', 'wrongPart', 'damaged', 'changedWish', 'ownMistake'] as const;

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { StageRow } from '../../../../contract/build.ts';
-import { currentStage, openBefore } from '../../../../core/build/stageRules.ts';
+import type { StageRow } from '../../../../contract/stages.ts';
+import { currentStage, openBefore } from '../../../../core/stage/stageRules.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';

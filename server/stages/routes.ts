@@ -1,5 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm';
-import { clockOnSchema, readingSchema, reasonSchema, snagSchema, versionSchema } from '../../contract/build.ts';
+import { clockOnSchema, readingSchema, reasonSchema, snagSchema, versionSchema } from '../../contract/stages.ts';
 import { made, one } from '../db/one.ts';
 import { kitRevision, snag, stage, step } from '../db/schema/index.ts';
 import { endpoint } from '../endpoint.ts';

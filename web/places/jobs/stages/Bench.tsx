@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import { currentStage } from '../../../../core/build/stageRules.ts';
+import { currentStage } from '../../../../core/stage/stageRules.ts';
 import { useJob } from '../../../data/resources.ts';
 import { JobNote } from '../JobNote.tsx';
 import { Snags } from './Snags.tsx';

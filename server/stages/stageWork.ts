@@ -1,8 +1,8 @@
 import { and, desc, eq, isNull, ne } from 'drizzle-orm';
 import type { SignedIn } from '../../contract/session.ts';
-import { judgeReading } from '../../core/build/limit.ts';
-import { finishProblem, hvPresenceProblem, isAtWork } from '../../core/build/stageRules.ts';
 import { stateAfterFinish } from '../../core/job/states.ts';
+import { judgeReading } from '../../core/stage/limit.ts';
+import { finishProblem, hvPresenceProblem, isAtWork } from '../../core/stage/stageRules.ts';
 import { PRESENCE_SENTENCE } from '../../wording/presence.ts';
 import type { Change } from '../change.ts';
 import type { Tx } from '../db/connect.ts';

@@ -1,6 +1,6 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
-import type { StageRow } from '../../contract/build.ts';
-import type { PersonOn } from '../../core/build/stageRules.ts';
+import type { StageRow } from '../../contract/stages.ts';
+import type { PersonOn } from '../../core/stage/stageRules.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
