@@ -22,6 +22,8 @@ export interface AppParts extends House {
   readonly logger: Logger;
 }
 
+/** Answers up to this many bytes go as they are: a job's sheet is about that, and its pieces are far less. */
+const SMALL_ANSWER = 64_000;
 const HOUR_MS = 3_600_000;
 const YEAR_S = 365 * 86_400;
 
@@ -62,6 +64,7 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
     compression({
       filter: (req, res) => req.path !== '/events' && compression.filter(req, res),
       // Answers are made once and read once: packing them harder costs more than it saves.
+      threshold: SMALL_ANSWER,
       level: 1,
       brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } },
     }),

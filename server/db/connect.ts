@@ -103,6 +103,8 @@ function openPool(databaseUrl: string, timeZone: string, max: number, patience: 
     idle_in_transaction_session_timeout: patience.idleMs,
     // Compiling a statement takes longer than running any of ours.
     jit: 'off',
+    // Nor does any of ours want another plan for other values: each is planned once a connection.
+    plan_cache_mode: 'force_generic_plan',
   };
   const pool = new pg.Pool({
     connectionString: databaseUrl,
