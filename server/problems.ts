@@ -96,8 +96,6 @@ const UNIQUE_SENTENCES: Record<string, string> = {
   time_entry_one_open: 'You are clocked on elsewhere. Clock off there first.',
   job_number_unique: 'Another job took this number at the same moment. Save again.',
   stage_key_once: 'The stages are there already.',
-  design_follows_once: 'Somebody has just made the version that follows this design. Look at it first.',
-  verdict_decision_once: 'Somebody has just decided on this. Look at it first.',
 };
 
 const CUT = 'The database cannot be reached at this moment. Nothing was stored; try again in a moment.';

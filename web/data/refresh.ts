@@ -38,7 +38,7 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;
 
-/** Refreshes what these things touch; resolves when it is there. Lists and the Floor follow without being waited for. */
+/** Refreshes what these things touch; resolves when it is there. Lists follow without being waited for. */
 export async function refreshTouched(touched: readonly Touched[]): Promise<void> {
   for (const { job, resource } of touched) {
     const pieces = waiting.get(job) ?? new Set();
@@ -46,12 +46,13 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
     waiting.set(job, pieces);
     if (resource === 'parts') void mutate(keys.library);
   }
-  void mutate(keys.floor);
   void mutate(keys.jobs);
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {
     gathering = null;
     const all = [...waiting];
     waiting.clear();
+    // The Floor first: it says who is on the clock, which the top bar and its key go by, and must not lag behind a stage.
+    await mutate(keys.floor);
     await Promise.all(all.map(([job, pieces]) => refreshPieces(job, pieces)));
   });
   await gathering;

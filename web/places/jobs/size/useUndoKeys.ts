@@ -1,17 +1,15 @@
-import { useEffect } from 'react';
-import { isTyping } from '../../../app/shellKeys.ts';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { KEYS } from '../../../app/keys.ts';
 import { useBench } from '../jobBench.ts';
 
 /** Ctrl Z (or ⌘ Z) steps back through the changes of the design, with Shift forth. Not while typing: there it undoes letters. */
 export function useUndoKeys(): void {
   const { undo, redo } = useBench();
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || isTyping(event.target)) return;
-      event.preventDefault();
-      (event.shiftKey ? redo : undo)?.();
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [undo, redo]);
+  useHotkeys(KEYS.undo.press, ({ shiftKey }) => (shiftKey ? redo : undo)?.(), {
+    // By the letter, not by its place: Z lies elsewhere on some keyboards.
+    useKey: true,
+    ignoreModifiers: true,
+    ignoreEventWhen: (event) => !(event.ctrlKey || event.metaKey),
+    preventDefault: true,
+  });
 }
