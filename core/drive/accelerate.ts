@@ -28,11 +28,14 @@ export interface RunUpOptions {
 const STEP_S = 0.05;
 /** A vehicle that needs longer than this for anything asked here is not one for the road. */
 const LONGEST_S = 600;
+/** Looked at then, and at the end, whether what is still asked lies beyond a balance of forces. */
+const LOOK_AFTER_S = 120;
 
 /**
  * Full-throttle run on the level from rest: fourth-order Runge–Kutta on m·k·dv/dt = pull(v) − resistance(v), step
  * 0.05 s, crossing times by linear interpolation inside a step, distance by Simpson's rule on the same steps. `pull`
- * gives the force at the road, N, with every limit already in it. Ends at the last target, or when nothing changes.
+ * gives the force at the road, N, with every limit already in it. Ends at the last target, when nothing changes, or
+ * after two minutes when forces balance below the last target, since it only creeps towards that balance for ever.
  */
 export function accelerate(
   vehicle: RoadVehicle,
@@ -89,7 +92,9 @@ export function accelerate(
       if (secondsTo.get(kmh) === null && v < target && after >= target)
         secondsTo.set(kmh, STEP_S * (step + (target - v) / (after - v)));
     }
-    const stuck = coastLeft <= 0 && after - v < 1e-7;
+    const creeping =
+      step * STEP_S >= LOOK_AFTER_S && step % LOOK_STEPS === 0 && balancesBetween(after, last, netInBest);
+    const stuck = creeping || (coastLeft <= 0 && after - v < 1e-7);
     coastLeft -= STEP_S;
     v = after;
     x += way;
@@ -101,11 +106,11 @@ export function accelerate(
       break;
     }
   }
-  if (ended === 'tooLong' && balancesBetween(v, last, netInBest)) ended = 'stuck';
   return { secondsTo, endKmh: v * 3.6, distance, shifts, ended, speeds };
 }
 
 const LOOK_MS = 0.1;
+const LOOK_STEPS = 100;
 
 /** Does the net force vanish somewhere on the way from one speed to another, so that the way ends there? */
 function balancesBetween(fromMs: number, toMs: number, netN: (speedMs: number) => number): boolean {

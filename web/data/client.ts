@@ -93,7 +93,9 @@ export async function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path:
     const answer = (await response.json()) as T;
     const touched = response.headers.get(TOUCHED_HEADING);
     // What was changed is fetched before a form lets go of its draft, or the old figures would show for a moment.
-    if (!path.startsWith('/session')) await afterChange?.(touched === null ? null : readTouched(touched));
+    // Whether it can be had or not, the change is stored: nobody may be told otherwise and send it again.
+    if (!path.startsWith('/session'))
+      await afterChange?.(touched === null ? null : readTouched(touched)).catch(() => {});
     return answer;
   } catch (error) {
     if (error instanceof Refused && wasAnswered(error.problem.status)) unanswered.delete(request);

@@ -2,7 +2,7 @@ import { mutate } from 'swr';
 import { type EventResource, type JobPiece, PIECES_OF, type Touched } from '../../contract/changes.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import { ask } from './client.ts';
-import { keys } from './resources.ts';
+import { keys, openJobs, withTodaysDesigns } from './resources.ts';
 
 /** Notes of one moment are taken together. */
 const GATHER_MS = 25;
@@ -14,51 +14,74 @@ function keepSame<T>(before: T, after: T): T {
 
 /** Puts a piece into a sheet; fields that say the same stay the objects they were. */
 export function withPiece(sheet: JobSheet, piece: JobPiece, value: unknown): JobSheet {
-  const fields = piece === 'head' ? (value as Partial<JobSheet>) : { [piece]: value };
+  const fields = withTodaysDesigns(piece === 'head' ? (value as Partial<JobSheet>) : { [piece]: value });
   const kept = Object.entries(fields).map(([name, after]) => [name, keepSame(sheet[name as keyof JobSheet], after)]);
   const next = { ...sheet, ...(Object.fromEntries(kept) as Partial<JobSheet>) };
   return Object.entries(next).every(([name, field]) => sheet[name as keyof JobSheet] === field) ? sheet : next;
 }
 
-/** Asks for pieces of a job again and puts them into its sheet, if any page has it. */
+/** The newest asking for each piece of each job: an answer that was overtaken by a later one is not put in. */
+const asked = new Map<string, number>();
+let askings = 0;
+
+/**
+ * Asks for pieces of a job again and puts them into its sheet, if a page has it open. While the whole sheet is on its way
+ * (at first, or after a cut) it is asked for again whole: a piece put in meanwhile would make it be thrown away.
+ */
 async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promise<void> {
+  if (!openJobs.has(job)) return;
+  const mine = ++askings;
+  for (const piece of pieces) asked.set(`${job} ${piece}`, mine);
+  const whole = () => openJobs.get(job) !== 'settled';
+  if (whole()) {
+    await mutate(keys.job(job));
+    return;
+  }
+  const fresh = await Promise.all(
+    [...pieces].map(async (piece) => [piece, await ask<unknown>(`/jobs/${job}/${piece}`)] as const),
+  );
+  if (whole()) {
+    await mutate(keys.job(job));
+    return;
+  }
+  const newest = fresh.filter(([piece]) => asked.get(`${job} ${piece}`) === mine);
+  // Put in at one stroke: of two that wait for each other, the first would be dropped.
   await mutate<JobSheet>(
     keys.job(job),
-    async (sheet) => {
-      if (!sheet) return sheet;
-      const fresh = await Promise.all(
-        [...pieces].map(async (piece) => [piece, await ask(`/jobs/${job}/${piece}`)] as const),
-      );
-      return fresh.reduce((whole, [piece, value]) => withPiece(whole, piece, value), sheet);
-    },
-    { revalidate: false, populateCache: true },
+    (sheet) => sheet && newest.reduce((grown, [piece, value]) => withPiece(grown, piece, value), sheet),
+    { revalidate: false },
   );
 }
 
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;
 
-/** Refreshes what these things touch; resolves when it is there. Lists follow without being waited for. */
+/**
+ * Refreshes what these things touch; resolves when it is there, or could not be had: what was stored is stored, whether or
+ * not it can be shown at once. Lists follow without being waited for.
+ */
 export async function refreshTouched(touched: readonly Touched[]): Promise<void> {
   for (const { job, resource } of touched) {
     const pieces = waiting.get(job) ?? new Set();
     for (const piece of PIECES_OF[resource]) pieces.add(piece);
     waiting.set(job, pieces);
-    if (resource === 'parts') void mutate(keys.library);
+    if (resource === 'parts') void mutate(keys.library).catch(() => {});
   }
-  void mutate(keys.jobs);
+  void mutate(keys.jobs).catch(() => {});
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {
     gathering = null;
     const all = [...waiting];
     waiting.clear();
     // The Floor first: it says who is on the clock, which the top bar and its key go by, and must not lag behind a stage.
-    await mutate(keys.floor);
-    await Promise.all(all.map(([job, pieces]) => refreshPieces(job, pieces)));
+    await mutate(keys.floor).catch(() => {});
+    // A sheet whose pieces cannot be had now is asked for whole when the page looks again.
+    await Promise.all(all.map(([job, pieces]) => refreshPieces(job, pieces).catch(() => void mutate(keys.job(job)))));
   });
   await gathering;
 }
 
 /** Everything a page has is asked for again: notes may have been missed. */
-export const refreshAll = (): Promise<unknown> => mutate((key) => typeof key === 'string' && key !== '/session');
+export const refreshAll = (): Promise<unknown> =>
+  mutate((key) => typeof key === 'string' && key !== '/session').catch(() => {});
 
 export const isResource = (name: string): name is EventResource => name in PIECES_OF;

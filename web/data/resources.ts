@@ -1,9 +1,10 @@
-import { useMemo } from 'react';
+import { useLayoutEffect, useMemo } from 'react';
 import useSWR from 'swr';
 import type { FloorData } from '../../contract/floor.ts';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
 import type { LibraryData } from '../../contract/library.ts';
 import type { Library } from '../../core/design/resolve.ts';
+import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
 import type { Variant } from '../../core/vehicle/variant.ts';
 import { ask } from './client.ts';
@@ -17,7 +18,29 @@ export const keys = {
 
 export const useFloor = () => useSWR<FloorData, Error>(keys.floor, ask, { refreshInterval: 60_000 });
 export const useJobs = () => useSWR<JobRow[], Error>(keys.jobs, ask);
-export const useJob = (number: string) => useSWR<JobSheet, Error>(keys.job(number), ask);
+
+/** Designs of a sheet in today's format, whichever they were stored in. */
+export const withTodaysDesigns = <S extends Partial<JobSheet>>(sheet: S): S =>
+  sheet.designs
+    ? { ...sheet, designs: sheet.designs.map((one) => ({ ...one, inputs: upgradeDesign(one.inputs) })) }
+    : sheet;
+
+/** Jobs that a page has open: their sheet is there, or on its way. */
+export const openJobs = new Map<string, 'settled' | 'onItsWay'>();
+
+export function useJob(number: string) {
+  const answer = useSWR<JobSheet, Error>(keys.job(number), async (path: string) =>
+    withTodaysDesigns(await ask<JobSheet>(path)),
+  );
+  const settled = answer.data !== undefined && !answer.isValidating;
+  useLayoutEffect(() => {
+    openJobs.set(number, settled ? 'settled' : 'onItsWay');
+    return () => {
+      openJobs.delete(number);
+    };
+  }, [number, settled]);
+  return answer;
+}
 
 export interface Shelves {
   readonly data: LibraryData;
