@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import { BRIEF_KIND_IDS, BRIEF_KINDS, type BriefKind, type BriefLine, type ShareSchool } from '../core/brief/lines.ts';
 import { isoDay } from '../core/quantity/format.ts';
-import { faultAt, number, quantity, text, version } from './fields.ts';
+import { address, answers } from './address.ts';
+import type { Made, Versioned } from './fields.ts';
+import { faultAt, number, quantity, text, version, versionSchema } from './fields.ts';
 
 export interface StoredBriefLine extends BriefLine {
   readonly version: number;
@@ -87,3 +89,21 @@ export function datePastProblem(line: Pick<BriefLineBody, 'kind' | 'amount'>, to
 }
 
 export const hasKind = (kind: string): kind is BriefKind => kind in BRIEF_KINDS;
+
+export const briefAddress = {
+  add: address({
+    method: 'post',
+    path: '/jobs/:number/brief',
+    act: 'brief',
+    body: briefLineSchema,
+    answer: answers<Made>(),
+  }),
+  change: address({
+    method: 'put',
+    path: '/brief/:id',
+    act: 'brief',
+    body: briefLineChangeSchema,
+    answer: answers<Versioned>(),
+  }),
+  drop: address({ method: 'delete', path: '/brief/:id', act: 'brief', body: versionSchema, answer: answers<Made>() }),
+} as const;

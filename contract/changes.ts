@@ -1,4 +1,4 @@
-import type { JobPart } from './job.ts';
+import type { JobPiece } from './job.ts';
 
 /** Kinds of things that events tell of. */
 export type EventResource =
@@ -13,9 +13,6 @@ export type EventResource =
   | 'stage'
   | 'snag'
   | 'check';
-
-/** Pieces of a job's sheet, each with an address of its own. */
-export type JobPiece = JobPart | 'head';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage

@@ -9,7 +9,9 @@ import type {
 } from '../core/design/inputs.ts';
 import type { CurvePoint } from '../core/drive/motorCurve.ts';
 import type { LvLoad } from '../core/lowvoltage/loads.ts';
-import { componentId, type Mutable, number, quantity, text, version, whole } from './fields.ts';
+import { A_FILE, address, answers } from './address.ts';
+import type { Made, Versioned } from './fields.ts';
+import { componentId, type Mutable, number, quantity, text, version, versionSchema, whole } from './fields.ts';
 
 export interface StoredDesign {
   readonly id: string;
@@ -160,3 +162,37 @@ export const designFileSchema = Joi.object<Mutable<DesignFile>, true>({
   inputs: designInputsSchema.required(),
   figures: Joi.object().pattern(Joi.string().max(60), Joi.number()).label('Figures'),
 });
+
+export const designAddress = {
+  add: address({
+    method: 'post',
+    path: '/jobs/:number/designs',
+    act: 'design',
+    body: newDesignSchema,
+    answer: answers<Made>(),
+  }),
+  change: address({
+    method: 'put',
+    path: '/designs/:id',
+    act: 'design',
+    body: designChangeSchema,
+    answer: answers<Made & Versioned>(),
+  }),
+  sell: address({
+    method: 'put',
+    path: '/designs/:id/sold',
+    act: 'sellDesign',
+    body: versionSchema,
+    answer: answers<Versioned>(),
+  }),
+  history: address({ method: 'get', path: '/designs/:id/history', may: 'viewer', answer: answers<DesignChange[]>() }),
+  takeIn: address({
+    method: 'post',
+    path: '/jobs/:number/designs/import',
+    act: 'design',
+    body: designFileSchema,
+    answer: answers<Made>(),
+  }),
+  file: address({ method: 'get', path: '/designs/:id/design.json', may: 'viewer', answer: A_FILE }),
+  paper: address({ method: 'get', path: '/designs/:id/sheet.pdf', may: 'viewer', answer: A_FILE }),
+} as const;

@@ -120,3 +120,18 @@ export function faultAt(helpers: Joi.CustomHelpers, field: string, label: string
   const state = (helpers.state as unknown as { localize(path: unknown[]): Joi.State }).localize(path);
   return helpers.error('body.fault', { field: label, name: sentence }, state);
 }
+
+/** Answer of a change that made something. */
+export interface Made {
+  readonly id: string;
+}
+
+/** Answer of a change to something that carries a version. */
+export interface Versioned {
+  readonly version: number;
+}
+
+export interface VersionBody {
+  readonly version: number;
+}
+export const versionSchema = Joi.object<VersionBody, true>({ version });

@@ -2,6 +2,7 @@ import type { VehicleUse } from '../core/figures/slots.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice, StageTrait } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
+import { address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
 import type { VehicleInfo } from './vehicle.ts';
@@ -82,3 +83,7 @@ export interface FloorData {
   readonly onTheClock: readonly OnTheClock[];
   readonly people: readonly PersonToday[];
 }
+
+export const floorAddress = {
+  now: address({ method: 'get', path: '/floor', may: 'viewer', answer: answers<FloorData>() }),
+} as const;

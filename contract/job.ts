@@ -1,13 +1,10 @@
-import Joi from 'joi';
 import type { VehicleUse } from '../core/figures/slots.ts';
-import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import type { JobState } from '../core/job/states.ts';
-import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
+import type { CoverChoice } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
-import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
-import { type BriefLineBody, briefLineSchema, type StoredBriefLine } from './brief.ts';
+import { address, answers } from './address.ts';
+import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
-import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
 import type { StageRow } from './stages.ts';
@@ -82,6 +79,17 @@ export const JOB_PARTS = [
 /** One job, whole: the sheet that every step of the spine reads. */
 export interface JobSheet extends JobHead, JobParts {}
 
+/** One thing that was done to a job. */
+export interface JobEvent {
+  /** Grows with time. */
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+  /** A verb phrase: "clocked on". */
+  readonly what: string;
+  readonly resource: string;
+}
+
 export interface SnagRow {
   readonly id: string;
   readonly text: string;
@@ -91,111 +99,26 @@ export interface SnagRow {
   readonly closedAt: string | null;
 }
 
-export interface NewJob {
-  readonly clientName: string;
-  readonly clientContact: string;
-  readonly title: string;
-  readonly variantId: string;
-  readonly builtYear: number;
-  readonly chassisNumber: string;
-  readonly registration: string;
-  readonly colour: string;
-  readonly brief: readonly BriefLineBody[];
-}
+/** Pieces of a job's sheet, each with an address of its own. */
+export type JobPiece = JobPart | 'head';
+export const JOB_PIECES = ['head', ...JOB_PARTS] as const satisfies readonly JobPiece[];
 
-/** What is wrong with a chassis number, to follow the field's name; verdicts not listed are fine. */
-export const CHASSIS_SENTENCE: Record<string, string> = {
-  tooShortFor1981: 'has 17 characters from 1981 on: count again, or correct the year',
-  forbiddenLetters: 'of 17 characters has no I, O or Q, and only letters and digits',
-  empty: 'is needed: it is how the vehicle is known',
-};
+const piece = <P extends JobPart>(name: P) =>
+  address({ method: 'get', path: `/jobs/:number/${name}`, may: 'viewer', answer: answers<JobSheet[P]>() });
 
-export const newJobSchema = Joi.object<Mutable<NewJob>, true>({
-  clientName: text('Client', 120).required(),
-  clientContact: text('Contact', 200).allow('').required(),
-  title: text('What it is', 80).required(),
-  variantId: slug('Model').required(),
-  builtYear: whole('Year built', 1900, 2100).required(),
-  chassisNumber: text('Chassis number', 40).allow('').required(),
-  registration: text('Registration', 20).allow('').required(),
-  colour: text('Colour', 40).allow('').required(),
-  brief: Joi.array().items(briefLineSchema).max(40).label('Brief').required(),
-}).custom((body: Mutable<NewJob>, helpers) => {
-  const sentence = CHASSIS_SENTENCE[judgeChassisNumber(body.chassisNumber, body.builtYear)];
-  return sentence ? faultAt(helpers, 'chassisNumber', 'Chassis number', sentence) : body;
-});
-
-export interface KitChoice {
-  readonly revisionId: string | null;
-  readonly options: readonly string[];
-  readonly version: number;
-}
-export const kitChoiceSchema = Joi.object<Mutable<KitChoice>, true>({
-  revisionId: slug('Kit revision').allow(null).required(),
-  options: Joi.array().items(slug('Option')).max(20).label('Options').required(),
-  version,
-});
-
-export interface CoverBody {
-  readonly function: string;
-  readonly way: CoverChoice['way'] | null;
-  readonly why: string;
-  /** The job's choice for this function that the person saw; null for none. */
-  readonly was: CoverChoice | null;
-}
-export const coverSchema = Joi.object<CoverBody, true>({
-  function: Joi.string()
-    .valid(...VEHICLE_FUNCTIONS)
-    .label('Function')
-    .required(),
-  way: Joi.string()
-    .valid(...COVER_WAYS)
-    .allow(null)
-    .label('How it is covered')
-    .required(),
-  why: text('Why', 200).allow('').required(),
-  was: Joi.object<CoverChoice, true>({
-    way: Joi.string()
-      .valid(...COVER_WAYS)
-      .required(),
-    why: text('Why', 200).allow('').required(),
-  })
-    .allow(null)
-    .label('Choice before')
-    .required(),
-}).custom((body: CoverBody, helpers) =>
-  body.way === 'notNeeded' && body.why === ''
-    ? faultAt(helpers, 'why', 'Why', 'is needed: say why it is not needed')
-    : body,
-);
-
-export interface DecisionBody {
-  readonly rule: string;
-  readonly subject: string;
-  readonly decision: 'accepted' | 'overridden';
-  readonly reason: string;
-}
-export const decisionSchema = Joi.object<DecisionBody, true>({
-  rule: text('Rule', 40).required(),
-  subject: text('Subject', 160).required(),
-  decision: Joi.string().valid('accepted', 'overridden').label('Decision').required(),
-  reason: text('Reason', 300).min(3).required(),
-});
-
-/** Where the vehicle stands and when it is promised. */
-export interface PlaceBody {
-  readonly placeId: string | null;
-  readonly promised: string | null;
-  readonly version: number;
-}
-export const placeSchema = Joi.object<PlaceBody, true>({
-  placeId: slug('Place').allow(null).required(),
-  promised: isoDate('Promised day').allow(null).required(),
-  version,
-});
-
-export interface ChooseBody {
-  readonly designId: string;
-  readonly version: number;
-}
-export const chooseSchema = Joi.object<ChooseBody, true>({ designId: uuid('Design').required(), version });
+/** Where the jobs, one job, and each of its pieces are read. */
+export const jobsAddress = {
+  list: address({ method: 'get', path: '/jobs', may: 'viewer', answer: answers<JobRow[]>() }),
+  whole: address({ method: 'get', path: '/jobs/:number', may: 'viewer', answer: answers<JobSheet>() }),
+  events: address({ method: 'get', path: '/jobs/:number/events', may: 'viewer', answer: answers<JobEvent[]>() }),
+  head: address({ method: 'get', path: '/jobs/:number/head', may: 'viewer', answer: answers<JobHead>() }),
+  vehicle: piece('vehicle'),
+  brief: piece('brief'),
+  designs: piece('designs'),
+  route: piece('route'),
+  decisions: piece('decisions'),
+  parts: piece('parts'),
+  stages: piece('stages'),
+  snags: piece('snags'),
+  checks: piece('checks'),
+} as const;

@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import { PART_STATES, type PartState } from '../core/stores/partMove.ts';
+import { address, answers } from './address.ts';
+import type { Made, Versioned } from './fields.ts';
 import { faultAt, isoDate, slug, text, version, whole } from './fields.ts';
 
 export interface PartLine {
@@ -48,3 +50,26 @@ export const newPartSchema = Joi.object<NewPart, true>({
   componentId: slug('Component').required(),
   quantity: whole('Quantity', 1, 500).required(),
 });
+
+export const partAddress = {
+  fill: address({
+    method: 'post',
+    path: '/jobs/:number/parts/fill',
+    act: 'parts',
+    answer: answers<{ readonly added: number }>(),
+  }),
+  add: address({
+    method: 'post',
+    path: '/jobs/:number/parts',
+    act: 'parts',
+    body: newPartSchema,
+    answer: answers<Made>(),
+  }),
+  change: address({
+    method: 'put',
+    path: '/parts/:id',
+    act: 'parts',
+    body: partChangeSchema,
+    answer: answers<Versioned>(),
+  }),
+} as const;

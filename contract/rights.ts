@@ -1,5 +1,8 @@
 import type { JobAction } from '../core/job/states.ts';
-import { ROLES, type Role } from './session.ts';
+
+/** From the least to the most. */
+export const ROLES = ['viewer', 'technician', 'manager'] as const;
+export type Role = (typeof ROLES)[number];
 
 /** Least role for each thing that is done to a job; a test holds every address of the server to it. */
 export const LEAST_ROLE: Record<JobAction, Role> = {

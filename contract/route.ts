@@ -2,6 +2,9 @@ import Joi from 'joi';
 import type { RouteNote, RouteNoteCode } from '../core/road/cleanTrack.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { LONGEST_ROUTE_S } from '../core/road/route.ts';
+import { address, answers } from './address.ts';
+import { USUAL_BOUNDS } from './bounds.ts';
+import type { Versioned } from './fields.ts';
 import { type Mutable, number, text, version, whole } from './fields.ts';
 
 const NOTE_CODES: readonly RouteNoteCode[] = [
@@ -75,3 +78,17 @@ export const routeChangeSchema = Joi.object<RouteChange>({
   route: routeSchema.allow(null).required(),
   version,
 });
+
+/** An hour is 7 200 numbers, the longest route twelve times that. */
+const ROUTE_SIZE = { bytes: 1_000_000, bounds: { ...USUAL_BOUNDS, values: 100_000 } };
+
+export const routeAddress = {
+  change: address({
+    method: 'put',
+    path: '/jobs/:number/route',
+    act: 'route',
+    body: routeChangeSchema,
+    size: ROUTE_SIZE,
+    answer: answers<Versioned>(),
+  }),
+} as const;

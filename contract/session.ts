@@ -1,9 +1,8 @@
 import Joi from 'joi';
 import { UNIT_SETS, type UnitSet } from '../core/quantity/units.ts';
+import { address, answers } from './address.ts';
 import { text } from './fields.ts';
-
-export const ROLES = ['viewer', 'technician', 'manager'] as const;
-export type Role = (typeof ROLES)[number];
+import type { Role } from './rights.ts';
 
 export interface Person {
   readonly id: string;
@@ -59,3 +58,23 @@ export const preferencesSchema = Joi.object<Preferences, true>({
     .label('Units')
     .required(),
 });
+
+export const sessionAddress = {
+  now: address({ method: 'get', path: '/session', may: 'viewer', answer: answers<SessionInfo>() }),
+  signIn: address({
+    method: 'post',
+    path: '/session',
+    may: 'viewer',
+    body: signInSchema,
+    size: { bytes: 16_000, bounds: { values: 20, depth: 2, text: 4000 } },
+    answer: answers<SessionInfo>(),
+  }),
+  signOut: address({ method: 'delete', path: '/session', may: 'viewer', answer: answers<SessionInfo>() }),
+  prefer: address({
+    method: 'put',
+    path: '/preferences',
+    may: 'viewer',
+    body: preferencesSchema,
+    answer: answers<Preferences>(),
+  }),
+} as const;

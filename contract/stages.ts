@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import type { StageTrait, StepLimit } from '../core/kit/kit.ts';
 import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/stage/stageRules.ts';
-import { faultAt, number, text, version } from './fields.ts';
+import { address, answers } from './address.ts';
+import type { Made } from './fields.ts';
+import { faultAt, number, text, versionSchema } from './fields.ts';
 
 export const REWORK_CAUSES = ['wrongDrawing', 'wrongPart', 'damaged', 'changedWish', 'ownMistake'] as const;
 export type ReworkCause = (typeof REWORK_CAUSES)[number];
@@ -81,12 +83,59 @@ export interface ReasonBody {
 }
 export const reasonSchema = Joi.object<ReasonBody, true>({ reason: text('Reason', 300).min(3).required() });
 
-export interface VersionBody {
-  readonly version: number;
-}
-export const versionSchema = Joi.object<VersionBody, true>({ version });
-
 export interface SnagBody {
   readonly text: string;
 }
 export const snagSchema = Joi.object<SnagBody, true>({ text: text('Snag', 400).min(3).required() });
+
+export const stageAddress = {
+  makeFromKit: address({
+    method: 'post',
+    path: '/jobs/:number/stages/from-kit',
+    act: 'stages',
+    answer: answers<{ readonly stages: number }>(),
+  }),
+  clockOn: address({
+    method: 'post',
+    path: '/stages/:id/clock-on',
+    act: 'clockOn',
+    body: clockOnSchema,
+    answer: answers<unknown>(),
+  }),
+  clockOff: address({ method: 'post', path: '/clock-off', act: 'clockOff', answer: answers<unknown>() }),
+  confirmLive: address({
+    method: 'post',
+    path: '/stages/:id/confirm-live',
+    act: 'confirmLive',
+    answer: answers<unknown>(),
+  }),
+  read: address({
+    method: 'post',
+    path: '/steps/:id/readings',
+    act: 'reading',
+    body: readingSchema,
+    answer: answers<unknown>(),
+  }),
+  decideReading: address({
+    method: 'post',
+    path: '/steps/:id/decision',
+    act: 'decideReading',
+    body: reasonSchema,
+    answer: answers<unknown>(),
+  }),
+  finish: address({
+    method: 'post',
+    path: '/stages/:id/finish',
+    act: 'finish',
+    body: versionSchema,
+    answer: answers<unknown>(),
+  }),
+  noteSnag: address({
+    method: 'post',
+    path: '/jobs/:number/snags',
+    act: 'snag',
+    body: snagSchema,
+    answer: answers<Made>(),
+  }),
+  closeSnag: address({ method: 'post', path: '/snags/:id/close', act: 'snag', answer: answers<Made>() }),
+} as const;

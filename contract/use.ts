@@ -1,6 +1,8 @@
 import Joi from 'joi';
 import type { CostInputs } from '../core/charge/runningCost.ts';
 import type { NamedSupply, VehicleUse } from '../core/figures/slots.ts';
+import { address, answers } from './address.ts';
+import type { Versioned } from './fields.ts';
 import { type Mutable, number, quantity, text, version, whole } from './fields.ts';
 
 const round = Joi.object<NonNullable<VehicleUse['round']>, true>({
@@ -64,3 +66,13 @@ export const USUAL_USE: VehicleUse = {
   heaterW: 0,
   supply: { volts: 230, amps: 16, phases: 1 },
 };
+
+export const vehicleUseAddress = {
+  change: address({
+    method: 'put',
+    path: '/jobs/:number/use',
+    act: 'use',
+    body: useChangeSchema,
+    answer: answers<Versioned>(),
+  }),
+} as const;

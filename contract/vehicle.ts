@@ -2,6 +2,8 @@ import Joi from 'joi';
 import { SOURCES, type Sourced } from '../core/quantity/sourced.ts';
 import type { Weighing } from '../core/vehicle/state.ts';
 import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
+import { address, answers } from './address.ts';
+import type { Made } from './fields.ts';
 import { faultAt, number, text } from './fields.ts';
 
 export interface VehicleInfo {
@@ -65,3 +67,20 @@ export const vehicleFigureSchema = Joi.object<VehicleFigureBody, true>({
   if (body.value >= least && body.value <= most) return body;
   return faultAt(helpers, 'value', 'Value', `cannot be: it must lie between ${least} and ${most}`);
 });
+
+export const vehicleAddress = {
+  weigh: address({
+    method: 'post',
+    path: '/jobs/:number/weighings',
+    act: 'weigh',
+    body: weighingSchema,
+    answer: answers<Made>(),
+  }),
+  measure: address({
+    method: 'put',
+    path: '/jobs/:number/vehicle-figures',
+    act: 'measure',
+    body: vehicleFigureSchema,
+    answer: answers<{ readonly figure: string }>(),
+  }),
+} as const;

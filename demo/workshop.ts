@@ -1,5 +1,5 @@
 import type { Place } from '../contract/floor.ts';
-import type { Role } from '../contract/session.ts';
+import type { Role } from '../contract/rights.ts';
 
 export interface DemoPerson {
   readonly signIn: string;

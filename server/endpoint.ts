@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import type Joi from 'joi';
-import { BOUNDS_SENTENCE, type Bounds, boundsProblem, USUAL_BOUNDS } from '../contract/bounds.ts';
+import type { Address, Params } from '../contract/address.ts';
+import { BOUNDS_SENTENCE, type Bounds, boundsProblem } from '../contract/bounds.ts';
 import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
-import { ROLES, type Role, type SignedIn } from '../contract/session.ts';
-import type { JobAction } from '../core/job/states.ts';
+import { hasRole } from '../contract/rights.ts';
+import type { SignedIn } from '../contract/session.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import { todayIn } from './config.ts';
@@ -26,8 +27,8 @@ export interface House {
   readonly now: () => Date;
 }
 
-export interface Asked<B> extends House {
-  readonly params: Readonly<Record<string, string>>;
+export interface Asked<P extends string, B> extends House {
+  readonly params: Params<P>;
   readonly body: B;
   readonly person: SignedIn;
   readonly today: string;
@@ -36,28 +37,17 @@ export interface Asked<B> extends House {
   readonly change: <T>(work: (change: Change) => Promise<T>) => Promise<T>;
 }
 
-/** One address of the server, as data: tests go through all of them. */
-export interface Endpoint<B = unknown> {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
-  readonly path: string;
-  /** Least role that may ask. */
-  readonly may: Role;
-  /** What it does to a job, held against the job's state; absent where no job is changed. */
-  readonly act?: JobAction;
-  readonly body?: Joi.Schema<B>;
-  /** How large a body may be. @default USUAL_SIZE */
-  readonly size?: BodySize;
+/** One address with what answers it, as data: tests go through all of them. */
+export interface Endpoint extends Address {
   /** Answers the body to send as JSON, or undefined when it has already sent something. */
-  readonly answer: (asked: Asked<B>) => Promise<unknown>;
+  readonly handle: (asked: Asked<string, unknown>) => Promise<unknown>;
 }
 
-export interface BodySize {
-  readonly bytes: number;
-  readonly bounds: Bounds;
-}
-export const USUAL_SIZE: BodySize = { bytes: 100_000, bounds: USUAL_BOUNDS };
-
-export const endpoint = <B>(definition: Endpoint<B>): Endpoint => definition as unknown as Endpoint;
+/** What answers an address. Undefined: it has sent its answer itself, a file or text the database has written. */
+export const serve = <P extends string, B, A>(
+  address: Address<P, B, A>,
+  handle: (asked: Asked<P, B>) => Promise<A | undefined>,
+): Endpoint => ({ ...address, handle }) as unknown as Endpoint;
 
 const PARAM: Record<string, { form: RegExp; what: string }> = {
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
@@ -67,7 +57,7 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
 /** Puts endpoints on a router: who asks, role, address parts, body, then the answer. */
 export function mount(router: Router, house: House, endpoints: readonly Endpoint[]): void {
   for (const definition of endpoints) {
-    const { bytes } = definition.size ?? USUAL_SIZE;
+    const { bytes } = definition.size;
     const people = new WeakMap<Request, SignedIn>();
     router[definition.method](
       definition.path,
@@ -83,8 +73,7 @@ function admit(house: House, { may }: Endpoint, people: WeakMap<Request, SignedI
   return async (req, _res, next) => {
     const person = await signedInPerson(house.db, req);
     if (!person) throw new SignInNeeded();
-    if (ROLES.indexOf(person.role) < ROLES.indexOf(may))
-      throw new NotAllowed(`This is for a ${may}; you are signed in as ${person.role}.`);
+    if (!hasRole(person.role, may)) throw new NotAllowed(`This is for a ${may}; you are signed in as ${person.role}.`);
     for (const [name, value] of Object.entries(req.params as Record<string, string>)) {
       const rule = PARAM[name];
       if (rule && !rule.form.test(value)) throw new NotFound(rule.what);
@@ -96,16 +85,16 @@ function admit(house: House, { may }: Endpoint, people: WeakMap<Request, SignedI
 
 function handler(
   house: House,
-  { body, answer, act, size }: Endpoint,
+  { body, handle, act, size }: Endpoint,
   people: WeakMap<Request, SignedIn>,
 ): RequestHandler {
   return async (req, res) => {
     const person = people.get(req)!;
     const sent: unknown = req.body ?? {};
-    const value = body ? readBody(body, sent, (size ?? USUAL_SIZE).bounds) : {};
+    const value = body ? readBody(body, sent, size.bounds) : {};
     const now = house.now();
     const key = req.method === 'GET' ? null : requestKey(req, sent);
-    const answered = await answer({
+    const answered = await handle({
       ...house,
       params: req.params as Record<string, string>,
       body: value,

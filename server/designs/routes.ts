@@ -1,13 +1,12 @@
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
-import { type DesignChange, designChangeSchema, newDesignSchema } from '../../contract/design.ts';
-import { versionSchema } from '../../contract/stages.ts';
+import { type DesignChange, designAddress } from '../../contract/design.ts';
 import { changeOfSold } from '../../core/design/soldChange.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { design, event, job, person } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { RuleBroken, Stale } from '../problems.ts';
 import { addDesign } from './addDesign.ts';
 import { refuseImpossible } from './possible.ts';
@@ -31,126 +30,103 @@ async function designForChange({ tx, job: lock }: Change, id: string) {
 }
 
 export const designEndpoints = [
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/designs',
-    may: 'technician',
-    act: 'design',
-    body: newDesignSchema,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const stored = await step.job({ number: params.number! });
-        await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
-        const { id } = await addDesign(step, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
-        return { id };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/designs/:id',
-    may: 'technician',
-    act: 'design',
-    body: designChangeSchema,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const before = await designForChange(step, params.id!);
-        if (before.design.version !== body.version) throw new Stale(before.design);
-        await refuseImpossible(tx, before.vehicleId, body.inputs);
-        if (before.design.frozenAt) {
-          const all = await tx.select().from(design).where(eq(design.jobId, before.design.jobId));
-          const next = changeOfSold(before.design, body, all);
-          if ('made' in next) {
-            const there = all.find((row) => row.id === next.made)!;
-            return { version: there.version, id: there.id };
-          }
-          const name = next.make;
-          const made = await addDesign(
-            step,
-            before.number,
-            { jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id },
-            `made ${name}, which follows the sold design ${before.design.name}`,
-            before.design,
-          );
-          return { version: made.version, id: made.id };
+  serve(designAddress.add, ({ change, params, body }) =>
+    change(async (step) => {
+      const stored = await step.job({ number: params.number });
+      await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
+      const { id } = await addDesign(step, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
+      return { id };
+    }),
+  ),
+  serve(designAddress.change, ({ change, params, body }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const before = await designForChange(step, params.id);
+      if (before.design.version !== body.version) throw new Stale(before.design);
+      await refuseImpossible(tx, before.vehicleId, body.inputs);
+      if (before.design.frozenAt) {
+        const all = await tx.select().from(design).where(eq(design.jobId, before.design.jobId));
+        const next = changeOfSold(before.design, body, all);
+        if ('made' in next) {
+          const there = all.find((row) => row.id === next.made)!;
+          return { version: there.version, id: there.id };
         }
-        const [after] = await tx
-          .update(design)
-          .set({ name: body.name, inputs: body.inputs, version: sql`${design.version} + 1` })
-          .where(and(eq(design.id, params.id!), eq(design.version, body.version)))
-          .returning();
-        if (!after) throw new Stale((await designById(tx, params.id!)).design);
-        await log({
-          what: `changed design ${after.name}`,
-          resource: 'design',
-          id: after.id,
-          job: before.number,
-          before: before.design,
-          after,
-        });
-        return { version: after.version, id: after.id };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/designs/:id/sold',
-    may: 'manager',
-    act: 'sellDesign',
-    body: versionSchema,
-    answer: ({ change, params, body, now }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const before = await designForChange(step, params.id!);
-        if (before.design.frozenAt) throw new RuleBroken('This design is sold already.');
-        const [after] = await tx
-          .update(design)
-          .set({ frozenAt: now(), version: sql`${design.version} + 1` })
-          .where(and(eq(design.id, params.id!), eq(design.version, body.version)))
-          .returning();
-        if (!after) throw new Stale((await designById(tx, params.id!)).design);
-        await log({
-          what: `sold design ${after.name}: frozen`,
-          resource: 'design',
-          id: after.id,
-          job: before.number,
-          before: before.design,
-          after,
-        });
-        return { version: after.version };
-      }),
-  }),
-  endpoint({
-    method: 'get',
-    path: '/designs/:id/history',
-    may: 'viewer',
-    answer: async ({ db, params }): Promise<DesignChange[]> => {
-      const { design: stored, number } = await designById(db, params.id!);
-      const rows = await db
-        .select({ event, by: person.name })
-        .from(event)
-        .innerJoin(person, eq(person.id, event.personId))
-        .where(
-          and(
-            eq(event.jobNumber, number),
-            eq(event.resource, 'design'),
-            eq(event.resourceId, stored.id),
-            isNotNull(event.after),
-          ),
-        )
-        .orderBy(desc(event.id))
-        .limit(200);
-      return rows.map(({ event: { at, what, before, after }, by }) => {
-        const { name, inputs } = after as { name: string; inputs: DesignChange['inputs'] };
-        const earlier = (before as { inputs: DesignChange['inputs'] } | null)?.inputs ?? null;
-        return {
-          at: at.toISOString(),
-          by,
-          what,
-          name,
-          inputs: upgradeDesign(inputs),
-          before: earlier && upgradeDesign(earlier),
-        };
+        const name = next.make;
+        const made = await addDesign(
+          step,
+          before.number,
+          { jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id },
+          `made ${name}, which follows the sold design ${before.design.name}`,
+          before.design,
+        );
+        return { version: made.version, id: made.id };
+      }
+      const [after] = await tx
+        .update(design)
+        .set({ name: body.name, inputs: body.inputs, version: sql`${design.version} + 1` })
+        .where(and(eq(design.id, params.id), eq(design.version, body.version)))
+        .returning();
+      if (!after) throw new Stale((await designById(tx, params.id)).design);
+      await log({
+        what: `changed design ${after.name}`,
+        resource: 'design',
+        id: after.id,
+        job: before.number,
+        before: before.design,
+        after,
       });
-    },
+      return { version: after.version, id: after.id };
+    }),
+  ),
+  serve(designAddress.sell, ({ change, params, body, now }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const before = await designForChange(step, params.id);
+      if (before.design.frozenAt) throw new RuleBroken('This design is sold already.');
+      const [after] = await tx
+        .update(design)
+        .set({ frozenAt: now(), version: sql`${design.version} + 1` })
+        .where(and(eq(design.id, params.id), eq(design.version, body.version)))
+        .returning();
+      if (!after) throw new Stale((await designById(tx, params.id)).design);
+      await log({
+        what: `sold design ${after.name}: frozen`,
+        resource: 'design',
+        id: after.id,
+        job: before.number,
+        before: before.design,
+        after,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(designAddress.history, async ({ db, params }): Promise<DesignChange[]> => {
+    const { design: stored, number } = await designById(db, params.id);
+    const rows = await db
+      .select({ event, by: person.name })
+      .from(event)
+      .innerJoin(person, eq(person.id, event.personId))
+      .where(
+        and(
+          eq(event.jobNumber, number),
+          eq(event.resource, 'design'),
+          eq(event.resourceId, stored.id),
+          isNotNull(event.after),
+        ),
+      )
+      .orderBy(desc(event.id))
+      .limit(200);
+    return rows.map(({ event: { at, what, before, after }, by }) => {
+      const { name, inputs } = after as { name: string; inputs: DesignChange['inputs'] };
+      const earlier = (before as { inputs: DesignChange['inputs'] } | null)?.inputs ?? null;
+      return {
+        at: at.toISOString(),
+        by,
+        what,
+        name,
+        inputs: upgradeDesign(inputs),
+        before: earlier && upgradeDesign(earlier),
+      };
+    });
   }),
 ];

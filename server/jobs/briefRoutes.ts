@@ -1,11 +1,10 @@
 import { and, eq, isNull, max } from 'drizzle-orm';
-import { type BriefLineBody, briefLineChangeSchema, briefLineSchema, datePastProblem } from '../../contract/brief.ts';
-import { versionSchema } from '../../contract/stages.ts';
+import { type BriefLineBody, briefAddress, datePastProblem } from '../../contract/brief.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import type { Change } from '../change.ts';
 import { made, one } from '../db/one.ts';
 import { briefLine } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { BadInput, Stale } from '../problems.ts';
 
 function refusePast(line: BriefLineBody, today: string): void {
@@ -31,83 +30,65 @@ async function lineForChange({ tx, job: lock }: Change, id: string) {
 }
 
 export const briefEndpoints = [
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/brief',
-    may: 'manager',
-    act: 'brief',
-    body: briefLineSchema,
-    answer: ({ change, params, body, today }) =>
-      change(async ({ tx, log, job: lock }) => {
-        refusePast(body, today);
-        const stored = await lock({ number: params.number! });
-        const [last] = await tx
-          .select({ position: max(briefLine.position) })
-          .from(briefLine)
-          .where(eq(briefLine.jobId, stored.id));
-        const row = made(
-          await tx
-            .insert(briefLine)
-            .values({ ...body, jobId: stored.id, position: (last?.position ?? 0) + 1 })
-            .returning(),
-        );
-        await log({
-          what: 'added a line to the brief',
-          resource: 'brief',
-          id: row.id,
-          job: stored.number,
-          after: row,
-        });
-        return { id: row.id };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/brief/:id',
-    may: 'manager',
-    act: 'brief',
-    body: briefLineChangeSchema,
-    answer: ({ change, params, body: { version, ...body }, today }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const { line, number } = await lineForChange(step, params.id!);
-        if (line.version !== version) throw new Stale(line);
-        if (body.amount !== line.amount) refusePast(body, today);
-        const after = made(
-          await tx
-            .update(briefLine)
-            .set({ ...body, version: version + 1 })
-            .where(eq(briefLine.id, line.id))
-            .returning(),
-        );
-        await log({
-          what: 'changed a line of the brief',
-          resource: 'brief',
-          id: line.id,
-          job: number,
-          before: line,
-          after,
-        });
-        return { version: after.version };
-      }),
-  }),
-  endpoint({
-    method: 'delete',
-    path: '/brief/:id',
-    may: 'manager',
-    act: 'brief',
-    body: versionSchema,
-    answer: ({ change, params, body, now }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const { line, number } = await lineForChange(step, params.id!);
-        if (line.version !== body.version) throw new Stale(line);
+  serve(briefAddress.add, ({ change, params, body, today }) =>
+    change(async ({ tx, log, job: lock }) => {
+      refusePast(body, today);
+      const stored = await lock({ number: params.number });
+      const [last] = await tx
+        .select({ position: max(briefLine.position) })
+        .from(briefLine)
+        .where(eq(briefLine.jobId, stored.id));
+      const row = made(
+        await tx
+          .insert(briefLine)
+          .values({ ...body, jobId: stored.id, position: (last?.position ?? 0) + 1 })
+          .returning(),
+      );
+      await log({
+        what: 'added a line to the brief',
+        resource: 'brief',
+        id: row.id,
+        job: stored.number,
+        after: row,
+      });
+      return { id: row.id };
+    }),
+  ),
+  serve(briefAddress.change, ({ change, params, body: { version, ...body }, today }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const { line, number } = await lineForChange(step, params.id);
+      if (line.version !== version) throw new Stale(line);
+      if (body.amount !== line.amount) refusePast(body, today);
+      const after = made(
         await tx
           .update(briefLine)
-          .set({ droppedAt: now(), version: line.version + 1 })
-          .where(eq(briefLine.id, line.id));
-        await log({ what: 'dropped a line of the brief', resource: 'brief', id: line.id, job: number, before: line });
-        return { id: line.id };
-      }),
-  }),
+          .set({ ...body, version: version + 1 })
+          .where(eq(briefLine.id, line.id))
+          .returning(),
+      );
+      await log({
+        what: 'changed a line of the brief',
+        resource: 'brief',
+        id: line.id,
+        job: number,
+        before: line,
+        after,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(briefAddress.drop, ({ change, params, body, now }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const { line, number } = await lineForChange(step, params.id);
+      if (line.version !== body.version) throw new Stale(line);
+      await tx
+        .update(briefLine)
+        .set({ droppedAt: now(), version: line.version + 1 })
+        .where(eq(briefLine.id, line.id));
+      await log({ what: 'dropped a line of the brief', resource: 'brief', id: line.id, job: number, before: line });
+      return { id: line.id };
+    }),
+  ),
 ];

@@ -1,41 +1,30 @@
 import { eq } from 'drizzle-orm';
-import { USUAL_BOUNDS } from '../../contract/bounds.ts';
-import { routeChangeSchema } from '../../contract/route.ts';
+import { routeAddress } from '../../contract/route.ts';
 import { route } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { changeJob } from './versioned.ts';
 
-/** An hour is 7 200 numbers, the longest route twelve times that. */
-const ROUTE_SIZE = { bytes: 1_000_000, bounds: { ...USUAL_BOUNDS, values: 100_000 } };
-
 export const recordedRouteEndpoints = [
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/route',
-    may: 'technician',
-    act: 'route',
-    body: routeChangeSchema,
-    size: ROUTE_SIZE,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const { before, after } = await changeJob(step, params.number!, body.version, () => ({}));
-        if (body.route === null) await tx.delete(route).where(eq(route.jobId, before.id));
-        else {
-          await tx
-            .insert(route)
-            .values({ jobId: before.id, body: body.route })
-            .onConflictDoUpdate({ target: route.jobId, set: { body: body.route } });
-        }
-        // The samples stay out of the event: they are long, and the newest are in the table.
-        await log({
-          what: body.route ? `loaded the route ${body.route.name || 'without a name'}` : 'took the route away',
-          resource: 'route',
-          id: after.id,
-          job: after.number,
-          after: body.route && { name: body.route.name, distanceM: body.route.distanceM, climbM: body.route.climbM },
-        });
-        return { version: after.version };
-      }),
-  }),
+  serve(routeAddress.change, ({ change, params, body }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const { before, after } = await changeJob(step, params.number, body.version, () => ({}));
+      if (body.route === null) await tx.delete(route).where(eq(route.jobId, before.id));
+      else {
+        await tx
+          .insert(route)
+          .values({ jobId: before.id, body: body.route })
+          .onConflictDoUpdate({ target: route.jobId, set: { body: body.route } });
+      }
+      // The samples stay out of the event: they are long, and the newest are in the table.
+      await log({
+        what: body.route ? `loaded the route ${body.route.name || 'without a name'}` : 'took the route away',
+        resource: 'route',
+        id: after.id,
+        job: after.number,
+        after: body.route && { name: body.route.name, distanceM: body.route.distanceM, climbM: body.route.climbM },
+      });
+      return { version: after.version };
+    }),
+  ),
 ];

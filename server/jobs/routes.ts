@@ -1,15 +1,8 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { datePastProblem } from '../../contract/brief.ts';
-import {
-  chooseSchema,
-  coverSchema,
-  decisionSchema,
-  JOB_PARTS,
-  kitChoiceSchema,
-  newJobSchema,
-  placeSchema,
-} from '../../contract/job.ts';
-import { USUAL_USE, useChangeSchema } from '../../contract/use.ts';
+import { JOB_PIECES, type JobPiece, jobsAddress } from '../../contract/job.ts';
+import { jobAddress } from '../../contract/jobChange.ts';
+import { USUAL_USE, vehicleUseAddress } from '../../contract/use.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
@@ -26,8 +19,9 @@ import {
   vehicle,
   verdictDecision,
 } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { eventsOf } from './events.ts';
 import { jobRows } from './queries.ts';
 import { pieceText, sheetText } from './sheet.ts';
 import { changeJob } from './versioned.ts';
@@ -46,249 +40,198 @@ async function refuseTaken(tx: Tx, placeId: string, number: string): Promise<voi
 }
 
 export const jobEndpoints = [
-  endpoint({ method: 'get', path: '/jobs', may: 'viewer', answer: ({ db }) => jobRows(db) }),
-  endpoint({
-    method: 'get',
-    path: '/jobs/:number',
-    may: 'viewer',
-    answer: async ({ db, params, res }) => {
-      res.type('application/json').send(await sheetText(db, params.number!));
-      return undefined;
-    },
+  serve(jobsAddress.list, ({ db }) => jobRows(db)),
+  serve(jobsAddress.whole, async ({ db, params, res }) => {
+    res.type('application/json').send(await sheetText(db, params.number));
+    return undefined;
   }),
-  ...(['head', ...JOB_PARTS] as const).map((part) =>
-    endpoint({
-      method: 'get',
-      path: `/jobs/:number/${part}`,
-      may: 'viewer',
-      answer: async ({ db, params, res }) => {
-        res.type('application/json').send(await pieceText(db, params.number!, part));
-        return undefined;
-      },
+  serve(jobsAddress.events, ({ db, params }) => eventsOf(db, params.number)),
+  ...JOB_PIECES.map((piece) =>
+    serve<`/jobs/:number/${JobPiece}`, undefined, unknown>(jobsAddress[piece], async ({ db, params, res }) => {
+      res.type('application/json').send(await pieceText(db, params.number, piece));
+      return undefined;
     }),
   ),
-  endpoint({
-    method: 'post',
-    path: '/jobs',
-    may: 'manager',
-    body: newJobSchema,
-    answer: ({ change, body, today }) =>
-      change(async ({ tx, log }) => {
-        const [known] = await tx.select({ sheet: variant.sheet }).from(variant).where(eq(variant.id, body.variantId));
-        if (!known) throw new BadInput({ variantId: 'Choose a model from the library.' });
-        const { yearFrom, yearTo } = known.sheet;
-        if (body.builtYear < yearFrom - 1 || body.builtYear > yearTo + 1) {
-          throw new BadInput({
-            builtYear: `This variant was built from ${yearFrom} to ${yearTo}. Correct the year or choose another variant.`,
-          });
-        }
-        body.brief.forEach((line, i) => {
-          const past = datePastProblem(line, dayNumber(today));
-          if (past) throw new BadInput({ [`brief.${i}.amount`]: past });
+  serve(jobAddress.open, ({ change, body, today }) =>
+    change(async ({ tx, log }) => {
+      const [known] = await tx.select({ sheet: variant.sheet }).from(variant).where(eq(variant.id, body.variantId));
+      if (!known) throw new BadInput({ variantId: 'Choose a model from the library.' });
+      const { yearFrom, yearTo } = known.sheet;
+      if (body.builtYear < yearFrom - 1 || body.builtYear > yearTo + 1) {
+        throw new BadInput({
+          builtYear: `This variant was built from ${yearFrom} to ${yearTo}. Correct the year or choose another variant.`,
         });
-        const owner = made(
-          await tx.insert(client).values({ name: body.clientName, contact: body.clientContact }).returning(),
-        );
-        const own = made(
-          await tx
-            .insert(vehicle)
-            .values({
-              clientId: owner.id,
-              variantId: body.variantId,
-              name: body.title,
-              chassisNumber: body.chassisNumber.toUpperCase(),
-              registration: body.registration,
-              builtYear: body.builtYear,
-              colour: body.colour,
-            })
-            .returning(),
-        );
-        // The lock keeps two new jobs of the same moment from taking one number.
-        await tx.execute(sql`select pg_advisory_xact_lock(4417027)`);
-        const year = today.slice(2, 4);
-        const { rows } = await tx.execute<{ last: number | null }>(
-          sql`select max(split_part(number, '-', 2)::int) as last from job where number like ${`${year}-%`}`,
-        );
-        const number = `${year}-${String((rows[0]?.last ?? 0) + 1).padStart(3, '0')}`;
-        const row = made(
-          await tx
-            .insert(job)
-            .values({ number, vehicleId: own.id, state: 'enquiry', use: USUAL_USE, placeId: null })
-            .returning(),
-        );
-        if (body.brief.length > 0) {
-          await tx.insert(briefLine).values(body.brief.map((line, position) => ({ ...line, position, jobId: row.id })));
-        }
-        await log({ what: 'opened the job', resource: 'job', id: row.id, job: number, after: body });
-        return { number };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/use',
-    may: 'manager',
-    act: 'use',
-    body: useChangeSchema,
-    answer: ({ change, params, body }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const before = await lock({ number: params.number! });
-        if (before.useVersion !== body.version) throw new Stale({ use: before.use, version: before.useVersion });
-        const version = before.useVersion + 1;
-        await tx.update(job).set({ use: body.use, useVersion: version }).where(eq(job.id, before.id));
-        await log({
-          what: 'changed the use',
-          resource: 'use',
-          id: before.id,
-          job: before.number,
-          before: before.use,
-          after: body.use,
-        });
-        return { version };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/place',
-    may: 'manager',
-    act: 'move',
-    body: placeSchema,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const { version, ...set } = body;
-        const { before, after } = await changeJob(step, params.number!, version, async (stored) => {
-          if (!isOpen(stored.state) && set.promised !== stored.promised)
-            throw new BadInput({ promised: `${stored.number} is closed: only where the vehicle stands can change.` });
-          if (set.placeId) await refuseTaken(tx, set.placeId, stored.number);
-          return set;
-        });
-        const { placeId, promised } = before;
-        await log({
-          what: 'moved the vehicle',
-          resource: 'job',
-          id: after.id,
-          job: after.number,
-          before: { placeId, promised },
-          after: set,
-        });
-        return { version: after.version };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/kit',
-    may: 'manager',
-    act: 'kit',
-    body: kitChoiceSchema,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        if (body.revisionId) {
-          const [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
-          if (!revision) throw new BadInput({ revisionId: 'There is no such kit revision.' });
-          if (revision.state === 'withdrawn')
-            throw new RuleBroken('This revision is withdrawn. Choose a released one.');
-          const unknown = body.options.find((option) => !revision.body.options.some((known) => known.id === option));
-          if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
-        }
-        const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
-        const { before, after } = await changeJob(step, params.number!, body.version, () => set);
-        await log({
-          what: body.revisionId ? 'took a kit' : 'dropped the kit',
-          resource: 'job',
-          id: after.id,
-          job: after.number,
-          before: before.kitRevisionId,
-          after: set,
-        });
-        return { version: after.version };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/chosen-design',
-    may: 'manager',
-    act: 'chooseDesign',
-    body: chooseSchema,
-    answer: ({ change, params, body }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        let name = '';
-        const { before, after } = await changeJob(step, params.number!, body.version, async (stored) => {
-          const [own] = await tx
-            .select()
-            .from(design)
-            .where(and(eq(design.id, body.designId), eq(design.jobId, stored.id)));
-          if (!own) throw new BadInput({ designId: 'This job has no such design.' });
-          name = own.name;
-          return { chosenDesignId: own.id, state: stateAfterChoice(stored.state) };
-        });
-        await log({
-          what: `chose design ${name}`,
-          resource: 'job',
-          id: after.id,
-          job: after.number,
-          before: before.chosenDesignId,
-          after: after.chosenDesignId,
-        });
-        return { version: after.version };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/cover',
-    may: 'technician',
-    act: 'cover',
-    body: coverSchema,
-    answer: ({ change, params, body }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const before = stored.cover[body.function] ?? null;
-        const choice = body.way ? { way: body.way, why: body.why } : null;
-        // Each function is settled on its own: what must still be as it was is the choice of this one.
-        if (sameChoice(before, choice)) return { function: body.function };
-        if (!sameChoice(before, body.was)) throw new Stale(before);
+      }
+      body.brief.forEach((line, i) => {
+        const past = datePastProblem(line, dayNumber(today));
+        if (past) throw new BadInput({ [`brief.${i}.amount`]: past });
+      });
+      const owner = made(
+        await tx.insert(client).values({ name: body.clientName, contact: body.clientContact }).returning(),
+      );
+      const own = made(
         await tx
-          .update(job)
-          .set({ cover: settleCover(stored.cover, body.function, choice) })
-          .where(eq(job.id, stored.id));
-        await log({
-          what: `settled how ${body.function} is covered`,
-          resource: 'job',
-          id: stored.id,
-          job: stored.number,
-          before,
-          after: choice,
-        });
-        return { function: body.function };
-      }),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/decisions',
-    may: 'manager',
-    act: 'decide',
-    body: decisionSchema,
-    answer: ({ change, params, body, person, now }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const [last] = await tx
+          .insert(vehicle)
+          .values({
+            clientId: owner.id,
+            variantId: body.variantId,
+            name: body.title,
+            chassisNumber: body.chassisNumber.toUpperCase(),
+            registration: body.registration,
+            builtYear: body.builtYear,
+            colour: body.colour,
+          })
+          .returning(),
+      );
+      // The lock keeps two new jobs of the same moment from taking one number.
+      await tx.execute(sql`select pg_advisory_xact_lock(4417027)`);
+      const year = today.slice(2, 4);
+      const { rows } = await tx.execute<{ last: number | null }>(
+        sql`select max(split_part(number, '-', 2)::int) as last from job where number like ${`${year}-%`}`,
+      );
+      const number = `${year}-${String((rows[0]?.last ?? 0) + 1).padStart(3, '0')}`;
+      const row = made(
+        await tx
+          .insert(job)
+          .values({ number, vehicleId: own.id, state: 'enquiry', use: USUAL_USE, placeId: null })
+          .returning(),
+      );
+      if (body.brief.length > 0) {
+        await tx.insert(briefLine).values(body.brief.map((line, position) => ({ ...line, position, jobId: row.id })));
+      }
+      await log({ what: 'opened the job', resource: 'job', id: row.id, job: number, after: body });
+      return { number };
+    }),
+  ),
+  serve(vehicleUseAddress.change, ({ change, params, body }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const before = await lock({ number: params.number });
+      if (before.useVersion !== body.version) throw new Stale({ use: before.use, version: before.useVersion });
+      const version = before.useVersion + 1;
+      await tx.update(job).set({ use: body.use, useVersion: version }).where(eq(job.id, before.id));
+      await log({
+        what: 'changed the use',
+        resource: 'use',
+        id: before.id,
+        job: before.number,
+        before: before.use,
+        after: body.use,
+      });
+      return { version };
+    }),
+  ),
+  serve(jobAddress.move, ({ change, params, body }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const { version, ...set } = body;
+      const { before, after } = await changeJob(step, params.number, version, async (stored) => {
+        if (!isOpen(stored.state) && set.promised !== stored.promised)
+          throw new BadInput({ promised: `${stored.number} is closed: only where the vehicle stands can change.` });
+        if (set.placeId) await refuseTaken(tx, set.placeId, stored.number);
+        return set;
+      });
+      const { placeId, promised } = before;
+      await log({
+        what: 'moved the vehicle',
+        resource: 'job',
+        id: after.id,
+        job: after.number,
+        before: { placeId, promised },
+        after: set,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(jobAddress.chooseKit, ({ change, params, body }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      if (body.revisionId) {
+        const [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
+        if (!revision) throw new BadInput({ revisionId: 'There is no such kit revision.' });
+        if (revision.state === 'withdrawn') throw new RuleBroken('This revision is withdrawn. Choose a released one.');
+        const unknown = body.options.find((option) => !revision.body.options.some((known) => known.id === option));
+        if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
+      }
+      const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
+      const { before, after } = await changeJob(step, params.number, body.version, () => set);
+      await log({
+        what: body.revisionId ? 'took a kit' : 'dropped the kit',
+        resource: 'job',
+        id: after.id,
+        job: after.number,
+        before: before.kitRevisionId,
+        after: set,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(jobAddress.chooseDesign, ({ change, params, body }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      let name = '';
+      const { before, after } = await changeJob(step, params.number, body.version, async (stored) => {
+        const [own] = await tx
           .select()
-          .from(verdictDecision)
-          .where(
-            and(
-              eq(verdictDecision.jobId, stored.id),
-              eq(verdictDecision.rule, body.rule),
-              eq(verdictDecision.subject, body.subject),
-            ),
-          )
-          .orderBy(desc(verdictDecision.at), desc(verdictDecision.id))
-          .limit(1);
-        // Decided the same way for the same reason already: nothing to add.
-        if (last && last.decision === body.decision && last.reason === body.reason) return { rule: body.rule };
-        await tx.insert(verdictDecision).values({ ...body, jobId: stored.id, byId: person.id, at: now() });
-        await log({ what: `decided on ${body.rule}`, resource: 'fit', id: stored.id, job: stored.number, after: body });
-        return { rule: body.rule };
-      }),
-  }),
+          .from(design)
+          .where(and(eq(design.id, body.designId), eq(design.jobId, stored.id)));
+        if (!own) throw new BadInput({ designId: 'This job has no such design.' });
+        name = own.name;
+        return { chosenDesignId: own.id, state: stateAfterChoice(stored.state) };
+      });
+      await log({
+        what: `chose design ${name}`,
+        resource: 'job',
+        id: after.id,
+        job: after.number,
+        before: before.chosenDesignId,
+        after: after.chosenDesignId,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(jobAddress.settleCover, ({ change, params, body }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const before = stored.cover[body.function] ?? null;
+      const choice = body.way ? { way: body.way, why: body.why } : null;
+      // Each function is settled on its own: what must still be as it was is the choice of this one.
+      if (sameChoice(before, choice)) return { function: body.function };
+      if (!sameChoice(before, body.was)) throw new Stale(before);
+      await tx
+        .update(job)
+        .set({ cover: settleCover(stored.cover, body.function, choice) })
+        .where(eq(job.id, stored.id));
+      await log({
+        what: `settled how ${body.function} is covered`,
+        resource: 'job',
+        id: stored.id,
+        job: stored.number,
+        before,
+        after: choice,
+      });
+      return { function: body.function };
+    }),
+  ),
+  serve(jobAddress.decide, ({ change, params, body, person, now }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const [last] = await tx
+        .select()
+        .from(verdictDecision)
+        .where(
+          and(
+            eq(verdictDecision.jobId, stored.id),
+            eq(verdictDecision.rule, body.rule),
+            eq(verdictDecision.subject, body.subject),
+          ),
+        )
+        .orderBy(desc(verdictDecision.at), desc(verdictDecision.id))
+        .limit(1);
+      // Decided the same way for the same reason already: nothing to add.
+      if (last && last.decision === body.decision && last.reason === body.reason) return { rule: body.rule };
+      await tx.insert(verdictDecision).values({ ...body, jobId: stored.id, byId: person.id, at: now() });
+      await log({ what: `decided on ${body.rule}`, resource: 'fit', id: stored.id, job: stored.number, after: body });
+      return { rule: body.rule };
+    }),
+  ),
 ];

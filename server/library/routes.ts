@@ -1,6 +1,5 @@
-import { endpoint } from '../endpoint.ts';
+import { libraryAddress } from '../../contract/library.ts';
+import { serve } from '../endpoint.ts';
 import { wholeLibrary } from './queries.ts';
 
-export const libraryEndpoints = [
-  endpoint({ method: 'get', path: '/library', may: 'viewer', answer: ({ db }) => wholeLibrary(db) }),
-];
+export const libraryEndpoints = [serve(libraryAddress.whole, ({ db }) => wholeLibrary(db))];

@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
-import { newPartSchema, partChangeSchema } from '../../contract/parts.ts';
+import { partAddress } from '../../contract/parts.ts';
 import { type DesignInputs, designComponents } from '../../core/design/inputs.ts';
 import { kitParts } from '../../core/kit/kit.ts';
 import {
@@ -13,7 +13,7 @@ import type { Change, StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, design, partLine, vehicle } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { partOf } from '../jobs/sheet.ts';
 import { allComponents, allKitRevisions } from '../library/queries.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
@@ -102,90 +102,73 @@ function refuseMove(problem: PartMoveProblem, name: string, quantity: number, fr
 }
 
 export const partEndpoints = [
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/parts/fill',
-    may: 'technician',
-    act: 'parts',
-    answer: ({ change, params }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const wanted = await wantedParts(tx, stored);
-        if (wanted.length === 0)
-          throw new RuleBroken('Take a kit in Match or choose a design in Size first: the list is made from them.');
-        const added = await addLines(tx, stored.id, partsToAdd(wanted, await partOf(tx, { id: stored.id }, 'parts')));
-        if (added.length === 0) return { added: 0 };
-        await log({
-          what: 'filled the parts list',
-          resource: 'parts',
-          id: stored.id,
-          job: stored.number,
-          after: { added: added.length },
-        });
-        return { added: added.length };
-      }),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/parts',
-    may: 'technician',
-    act: 'parts',
-    body: newPartSchema,
-    answer: ({ change, params, body }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const [known] = await tx.select({ id: component.id }).from(component).where(eq(component.id, body.componentId));
-        if (!known) throw new BadInput({ componentId: 'Choose a component from the library.' });
-        const row = made(await addLines(tx, stored.id, [{ ...body, from: 'added', packedIn: '' }]));
-        await log({ what: 'added a part', resource: 'parts', id: row.id, job: stored.number, after: row });
-        return { id: row.id };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/parts/:id',
-    may: 'technician',
-    act: 'parts',
-    body: partChangeSchema,
-    answer: ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
-      change(async (step) => {
-        const { tx, log } = step;
-        const { line, number, name } = await partForChange(step, params.id!);
-        if (line.version !== version) throw new Stale(line);
-        const free = await freeStockLocked(tx, line.componentId);
-        const move = partMove({
-          from: line.state,
-          to: body.state,
-          quantity: line.quantity,
-          free,
-          fromShelf: fromShelf ?? false,
-          due: body.due,
-          dueBefore: line.due,
-          today,
-          mayTakeOut: person.role === 'manager',
-        });
-        if ('problem' in move) refuseMove(move.problem, name, line.quantity, free, today);
-        if (move.onHandBy !== 0) {
-          await tx
-            .update(component)
-            .set({ onHand: sql`${component.onHand} + ${move.onHandBy}` })
-            .where(eq(component.id, line.componentId));
-        }
-        const fitted =
-          body.state !== 'fitted'
-            ? { fittedById: null, fittedAt: null }
-            : line.state === 'fitted'
-              ? {}
-              : { fittedById: person.id, fittedAt: now() };
-        const after = made(
-          await tx
-            .update(partLine)
-            .set({ ...body, due: body.state === 'ordered' ? body.due : null, ...fitted, version: version + 1 })
-            .where(eq(partLine.id, line.id))
-            .returning(),
-        );
-        await log({ what: `${name}: ${body.state}`, resource: 'parts', id: line.id, job: number, before: line, after });
-        return { version: after.version };
-      }),
-  }),
+  serve(partAddress.fill, ({ change, params }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const wanted = await wantedParts(tx, stored);
+      if (wanted.length === 0)
+        throw new RuleBroken('Take a kit in Match or choose a design in Size first: the list is made from them.');
+      const added = await addLines(tx, stored.id, partsToAdd(wanted, await partOf(tx, { id: stored.id }, 'parts')));
+      if (added.length === 0) return { added: 0 };
+      await log({
+        what: 'filled the parts list',
+        resource: 'parts',
+        id: stored.id,
+        job: stored.number,
+        after: { added: added.length },
+      });
+      return { added: added.length };
+    }),
+  ),
+  serve(partAddress.add, ({ change, params, body }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const [known] = await tx.select({ id: component.id }).from(component).where(eq(component.id, body.componentId));
+      if (!known) throw new BadInput({ componentId: 'Choose a component from the library.' });
+      const row = made(await addLines(tx, stored.id, [{ ...body, from: 'added', packedIn: '' }]));
+      await log({ what: 'added a part', resource: 'parts', id: row.id, job: stored.number, after: row });
+      return { id: row.id };
+    }),
+  ),
+  serve(partAddress.change, ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
+    change(async (step) => {
+      const { tx, log } = step;
+      const { line, number, name } = await partForChange(step, params.id);
+      if (line.version !== version) throw new Stale(line);
+      const free = await freeStockLocked(tx, line.componentId);
+      const move = partMove({
+        from: line.state,
+        to: body.state,
+        quantity: line.quantity,
+        free,
+        fromShelf: fromShelf ?? false,
+        due: body.due,
+        dueBefore: line.due,
+        today,
+        mayTakeOut: person.role === 'manager',
+      });
+      if ('problem' in move) refuseMove(move.problem, name, line.quantity, free, today);
+      if (move.onHandBy !== 0) {
+        await tx
+          .update(component)
+          .set({ onHand: sql`${component.onHand} + ${move.onHandBy}` })
+          .where(eq(component.id, line.componentId));
+      }
+      const fitted =
+        body.state !== 'fitted'
+          ? { fittedById: null, fittedAt: null }
+          : line.state === 'fitted'
+            ? {}
+            : { fittedById: person.id, fittedAt: now() };
+      const after = made(
+        await tx
+          .update(partLine)
+          .set({ ...body, due: body.state === 'ordered' ? body.due : null, ...fitted, version: version + 1 })
+          .where(eq(partLine.id, line.id))
+          .returning(),
+      );
+      await log({ what: `${name}: ${body.state}`, resource: 'parts', id: line.id, job: number, before: line, after });
+      return { version: after.version };
+    }),
+  ),
 ];

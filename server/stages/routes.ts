@@ -1,143 +1,93 @@
 import { and, eq, isNull } from 'drizzle-orm';
-import { clockOnSchema, readingSchema, reasonSchema, snagSchema, versionSchema } from '../../contract/stages.ts';
+import { stageAddress } from '../../contract/stages.ts';
 import { made, one } from '../db/one.ts';
 import { kitRevision, snag, stage, step } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { RuleBroken } from '../problems.ts';
 import { clockOff, clockOn } from './clock.ts';
 import { confirmLive, decideReading, finishStage, takeReading } from './stageWork.ts';
 
 export const buildEndpoints = [
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/stages/from-kit',
-    may: 'manager',
-    act: 'stages',
-    answer: ({ change, params }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const [revision] = stored.kitRevisionId
-          ? await tx.select().from(kitRevision).where(eq(kitRevision.id, stored.kitRevisionId))
-          : [];
-        if (!revision) throw new RuleBroken('Take a kit in Match first: the stages come from its template.');
-        const template = revision.body.stages;
-        const rows = await tx
-          .insert(stage)
-          .values(
-            template.map(({ steps: _, ...own }, position) => ({
-              ...own,
-              after: [...own.after],
-              traits: [...own.traits],
-              position,
-              jobId: stored.id,
-            })),
-          )
-          .returning();
-        const steps = rows.flatMap((row, i) =>
-          template[i]!.steps.map(({ text, note, limit }, position) => ({
-            stageId: row.id,
+  serve(stageAddress.makeFromKit, ({ change, params }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const [revision] = stored.kitRevisionId
+        ? await tx.select().from(kitRevision).where(eq(kitRevision.id, stored.kitRevisionId))
+        : [];
+      if (!revision) throw new RuleBroken('Take a kit in Match first: the stages come from its template.');
+      const template = revision.body.stages;
+      const rows = await tx
+        .insert(stage)
+        .values(
+          template.map(({ steps: _, ...own }, position) => ({
+            ...own,
+            after: [...own.after],
+            traits: [...own.traits],
             position,
-            text,
-            note,
-            limitMin: limit?.min ?? null,
-            limitMax: limit?.max ?? null,
-            limitKind: limit?.kind ?? null,
+            jobId: stored.id,
           })),
-        );
-        if (steps.length > 0) await tx.insert(step).values(steps);
-        await log({
-          what: 'made the stages',
-          resource: 'stage',
-          id: stored.id,
-          job: stored.number,
-          after: { stages: rows.length },
-        });
-        return { stages: rows.length };
-      }),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/stages/:id/clock-on',
-    may: 'technician',
-    act: 'clockOn',
-    body: clockOnSchema,
-    answer: ({ change, params, body, person, now, today }) =>
-      change((c) => clockOn(c, params.id!, person, body, now(), today)),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/clock-off',
-    may: 'technician',
-    act: 'clockOff',
-    answer: ({ change, person, now, today }) => change((c) => clockOff(c, person, now(), today)),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/stages/:id/confirm-live',
-    may: 'technician',
-    act: 'confirmLive',
-    answer: ({ change, params, person, now, today }) => change((c) => confirmLive(c, params.id!, person, now(), today)),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/steps/:id/readings',
-    may: 'technician',
-    act: 'reading',
-    body: readingSchema,
-    answer: ({ change, params, body, person, now, today }) =>
-      change((c) => takeReading(c, params.id!, body.value, person, now(), today)),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/steps/:id/decision',
-    may: 'manager',
-    act: 'decideReading',
-    body: reasonSchema,
-    answer: ({ change, params, body, person, now }) =>
-      change((c) => decideReading(c, params.id!, body.reason, person, now())),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/stages/:id/finish',
-    may: 'technician',
-    act: 'finish',
-    body: versionSchema,
-    answer: ({ change, params, body, person, now, today }) =>
-      change((c) => finishStage(c, params.id!, body.version, person, now(), today)),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/snags',
-    may: 'technician',
-    act: 'snag',
-    body: snagSchema,
-    answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const stored = await lock({ number: params.number! });
-        const row = made(
-          await tx.insert(snag).values({ jobId: stored.id, text: body.text, byId: person.id }).returning(),
-        );
-        await log({ what: 'noted a snag', resource: 'snag', id: row.id, job: stored.number, after: row });
-        return { id: row.id };
-      }),
-  }),
-  endpoint({
-    method: 'post',
-    path: '/snags/:id/close',
-    may: 'technician',
-    act: 'snag',
-    answer: ({ change, params, person, now }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const open = one(await tx.select({ jobId: snag.jobId }).from(snag).where(eq(snag.id, params.id!)), 'snag');
-        const own = await lock({ id: open.jobId });
-        const [row] = await tx
-          .update(snag)
-          .set({ closedById: person.id, closedAt: now() })
-          .where(and(eq(snag.id, params.id!), isNull(snag.closedAt)))
-          .returning();
-        if (!row) throw new RuleBroken('This snag is put right already.');
-        await log({ what: 'put a snag right', resource: 'snag', id: row.id, job: own.number, after: row });
-        return { id: row.id };
-      }),
-  }),
+        )
+        .returning();
+      const steps = rows.flatMap((row, i) =>
+        template[i]!.steps.map(({ text, note, limit }, position) => ({
+          stageId: row.id,
+          position,
+          text,
+          note,
+          limitMin: limit?.min ?? null,
+          limitMax: limit?.max ?? null,
+          limitKind: limit?.kind ?? null,
+        })),
+      );
+      if (steps.length > 0) await tx.insert(step).values(steps);
+      await log({
+        what: 'made the stages',
+        resource: 'stage',
+        id: stored.id,
+        job: stored.number,
+        after: { stages: rows.length },
+      });
+      return { stages: rows.length };
+    }),
+  ),
+  serve(stageAddress.clockOn, ({ change, params, body, person, now, today }) =>
+    change((c) => clockOn(c, params.id, person, body, now(), today)),
+  ),
+  serve(stageAddress.clockOff, ({ change, person, now, today }) => change((c) => clockOff(c, person, now(), today))),
+  serve(stageAddress.confirmLive, ({ change, params, person, now, today }) =>
+    change((c) => confirmLive(c, params.id, person, now(), today)),
+  ),
+  serve(stageAddress.read, ({ change, params, body, person, now, today }) =>
+    change((c) => takeReading(c, params.id, body.value, person, now(), today)),
+  ),
+  serve(stageAddress.decideReading, ({ change, params, body, person, now }) =>
+    change((c) => decideReading(c, params.id, body.reason, person, now())),
+  ),
+  serve(stageAddress.finish, ({ change, params, body, person, now, today }) =>
+    change((c) => finishStage(c, params.id, body.version, person, now(), today)),
+  ),
+  serve(stageAddress.noteSnag, ({ change, params, body, person }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const row = made(
+        await tx.insert(snag).values({ jobId: stored.id, text: body.text, byId: person.id }).returning(),
+      );
+      await log({ what: 'noted a snag', resource: 'snag', id: row.id, job: stored.number, after: row });
+      return { id: row.id };
+    }),
+  ),
+  serve(stageAddress.closeSnag, ({ change, params, person, now }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const open = one(await tx.select({ jobId: snag.jobId }).from(snag).where(eq(snag.id, params.id)), 'snag');
+      const own = await lock({ id: open.jobId });
+      const [row] = await tx
+        .update(snag)
+        .set({ closedById: person.id, closedAt: now() })
+        .where(and(eq(snag.id, params.id), isNull(snag.closedAt)))
+        .returning();
+      if (!row) throw new RuleBroken('This snag is put right already.');
+      await log({ what: 'put a snag right', resource: 'snag', id: row.id, job: own.number, after: row });
+      return { id: row.id };
+    }),
+  ),
 ];

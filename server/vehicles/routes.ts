@@ -1,11 +1,11 @@
 import { eq } from 'drizzle-orm';
-import { vehicleFigureSchema, weighingSchema } from '../../contract/vehicle.ts';
+import { vehicleAddress } from '../../contract/vehicle.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
 import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { vehicle, vehicleFigure, weighing } from '../db/schema/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { serve } from '../endpoint.ts';
 import { partOf } from '../jobs/sheet.ts';
 import { allVariants } from '../library/queries.ts';
 import { BadInput, NotFound, Stale } from '../problems.ts';
@@ -23,76 +23,64 @@ async function lockVehicle(tx: Tx, id: string): Promise<void> {
 }
 
 export const vehicleEndpoints = [
-  endpoint({
-    method: 'post',
-    path: '/jobs/:number/weighings',
-    may: 'technician',
-    act: 'weigh',
-    body: weighingSchema,
-    answer: ({ change, params, body, person }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const job = await lock({ number: params.number! });
-        const info = await partOf(tx, { id: job.id }, 'vehicle');
-        const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
-        if (!variant) throw new NotFound('vehicle');
-        const { figures } = vehicleState(variant, info.measured, null);
-        const problems = weighingProblems(body, {
-          frontAxleRatingKg: figures.frontAxleRating.value,
-          rearAxleRatingKg: figures.rearAxleRating.value,
-          frontAxleMassKg: figures.frontAxleMass.value,
-          rearAxleMassKg: figures.rearAxleMass.value,
-        });
-        if (problems.length > 0) {
-          throw new BadInput(
-            Object.fromEntries(
-              problems.map((p) => {
-                if (p.problem === 'notPositive') return [p.corner, `${CORNER[p.corner]} must be more than 0 kg.`];
-                const [at, axle] = p.axle === 'front' ? ['frontRightKg', 'front'] : ['rearRightKg', 'rear'];
-                const sum = `The ${axle} axle adds up to ${Math.round(p.massKg)} kg`;
-                return p.problem === 'overTwiceRating'
-                  ? [at, `${sum}, over twice its rating of ${p.ratingKg} kg. Was it read in kg, one corner at a time?`]
-                  : [at, `${sum}, under a fifth of the usual ${p.libraryKg} kg. Was the scale set to zero?`];
-              }),
-            ),
-          );
-        }
-        const row = made(
-          await tx
-            .insert(weighing)
-            .values({ ...body, vehicleId: info.id, byId: person.id })
-            .returning(),
+  serve(vehicleAddress.weigh, ({ change, params, body, person }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const job = await lock({ number: params.number });
+      const info = await partOf(tx, { id: job.id }, 'vehicle');
+      const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
+      if (!variant) throw new NotFound('vehicle');
+      const { figures } = vehicleState(variant, info.measured, null);
+      const problems = weighingProblems(body, {
+        frontAxleRatingKg: figures.frontAxleRating.value,
+        rearAxleRatingKg: figures.rearAxleRating.value,
+        frontAxleMassKg: figures.frontAxleMass.value,
+        rearAxleMassKg: figures.rearAxleMass.value,
+      });
+      if (problems.length > 0) {
+        throw new BadInput(
+          Object.fromEntries(
+            problems.map((p) => {
+              if (p.problem === 'notPositive') return [p.corner, `${CORNER[p.corner]} must be more than 0 kg.`];
+              const [at, axle] = p.axle === 'front' ? ['frontRightKg', 'front'] : ['rearRightKg', 'rear'];
+              const sum = `The ${axle} axle adds up to ${Math.round(p.massKg)} kg`;
+              return p.problem === 'overTwiceRating'
+                ? [at, `${sum}, over twice its rating of ${p.ratingKg} kg. Was it read in kg, one corner at a time?`]
+                : [at, `${sum}, under a fifth of the usual ${p.libraryKg} kg. Was the scale set to zero?`];
+            }),
+          ),
         );
-        await log({ what: 'weighed the vehicle', resource: 'vehicle', id: info.id, job: job.number, after: row });
-        return { id: row.id };
-      }),
-  }),
-  endpoint({
-    method: 'put',
-    path: '/jobs/:number/vehicle-figures',
-    may: 'technician',
-    act: 'measure',
-    body: vehicleFigureSchema,
-    answer: ({ change, params, body, person, now }) =>
-      change(async ({ tx, log, job: lock }) => {
-        const job = await lock({ number: params.number! });
-        const { since, ...measured } = body;
-        await lockVehicle(tx, job.vehicleId);
-        const before = (await partOf(tx, { id: job.id }, 'vehicle')).measured[body.figure] ?? null;
-        if ((before?.at ?? null) !== since) throw new Stale(before);
-        const values = { ...measured, byId: person.id, at: now() };
+      }
+      const row = made(
         await tx
-          .insert(vehicleFigure)
-          .values({ ...values, vehicleId: job.vehicleId })
-          .onConflictDoUpdate({ target: [vehicleFigure.vehicleId, vehicleFigure.figure], set: values });
-        await log({
-          what: `measured ${body.figure}`,
-          resource: 'vehicle',
-          id: job.vehicleId,
-          job: job.number,
-          before,
-          after: measured,
-        });
-        return { figure: body.figure };
-      }),
-  }),
+          .insert(weighing)
+          .values({ ...body, vehicleId: info.id, byId: person.id })
+          .returning(),
+      );
+      await log({ what: 'weighed the vehicle', resource: 'vehicle', id: info.id, job: job.number, after: row });
+      return { id: row.id };
+    }),
+  ),
+  serve(vehicleAddress.measure, ({ change, params, body, person, now }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const job = await lock({ number: params.number });
+      const { since, ...measured } = body;
+      await lockVehicle(tx, job.vehicleId);
+      const before = (await partOf(tx, { id: job.id }, 'vehicle')).measured[body.figure] ?? null;
+      if ((before?.at ?? null) !== since) throw new Stale(before);
+      const values = { ...measured, byId: person.id, at: now() };
+      await tx
+        .insert(vehicleFigure)
+        .values({ ...values, vehicleId: job.vehicleId })
+        .onConflictDoUpdate({ target: [vehicleFigure.vehicleId, vehicleFigure.figure], set: values });
+      await log({
+        what: `measured ${body.figure}`,
+        resource: 'vehicle',
+        id: job.vehicleId,
+        job: job.number,
+        before,
+        after: measured,
+      });
+      return { figure: body.figure };
+    }),
+  ),
 ];

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { BriefLineBody } from '../../contract/brief.ts';
-import type { NewJob } from '../../contract/job.ts';
+import type { NewJob } from '../../contract/jobChange.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { openWorkshop } from './workshop.ts';
 

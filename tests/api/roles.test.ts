@@ -1,6 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { LEAST_ROLE } from '../../contract/rights.ts';
-import { ROLES } from '../../contract/session.ts';
+import { LEAST_ROLE, ROLES } from '../../contract/rights.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 

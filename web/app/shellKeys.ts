@@ -1,6 +1,7 @@
 import { App } from 'antd';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
+import { stageAddress } from '../../contract/stages.ts';
 import { UNIT_SETS } from '../../core/quantity/units.ts';
 import { send } from '../data/client.ts';
 import { setUnitSet, usePerson } from '../data/session.tsx';
@@ -65,7 +66,7 @@ export function useShellKeys({ showKeys, clockedOnTo }: Needs): void {
     KEYS.clock.press,
     () => {
       const on = document.querySelector<HTMLButtonElement>('[data-clock="on"]');
-      if (clockedOnTo) void send('POST', '/clock-off').catch((error: Error) => message.error(error.message));
+      if (clockedOnTo) void send(stageAddress.clockOff, {}).catch((error: Error) => message.error(error.message));
       else if (on) on.click();
       else if (jobHere()) navigate(`/jobs/${jobHere()}/bench`);
     },

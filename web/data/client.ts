@@ -1,3 +1,4 @@
+import { type Address, type Params, pathOf, type Sent } from '../../contract/address.ts';
 import { readTouched, TOUCHED_HEADING, type Touched } from '../../contract/changes.ts';
 import type { Problem } from '../../contract/problem.ts';
 
@@ -62,6 +63,13 @@ async function call(method: string, path: string, body?: unknown, key?: string):
   return response;
 }
 
+/** What is sent to an address: nothing where it takes nothing. */
+export type BodyOf<B> = [B] extends [undefined] ? [] : [body: Sent<B>];
+
+/** Where a browser fetches a file. */
+export const fileUrl = <P extends string>(address: Address<P, undefined, never>, params: Params<P>): string =>
+  `/api${pathOf(address, params)}`;
+
 export const ask = async <T>(path: string): Promise<T> => (await call('GET', path)).json() as Promise<T>;
 
 /** Set once: what is done when a change was stored, before whoever sent it goes on. Null: everything may have changed. */
@@ -82,7 +90,13 @@ const MOST_UNANSWERED = 50;
 const wasAnswered = (status: number) => status > 0 && status < 500;
 
 /** Sends a change with a key, so that a repeat after a lost answer does nothing twice. */
-export async function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function send<P extends string, B, A>(
+  address: Address<P, B, A>,
+  params: Params<P>,
+  ...[body]: BodyOf<B>
+): Promise<A> {
+  const method = address.method.toUpperCase();
+  const path = pathOf(address, params);
   const request = JSON.stringify([method, path, body ?? {}]);
   const key = unanswered.get(request) ?? crypto.randomUUID();
   unanswered.set(request, key);
@@ -90,7 +104,7 @@ export async function send<T = unknown>(method: 'POST' | 'PUT' | 'DELETE', path:
   try {
     const response = await call(method, path, body ?? {}, key);
     unanswered.delete(request);
-    const answer = (await response.json()) as T;
+    const answer = (await response.json()) as A;
     const touched = response.headers.get(TOUCHED_HEADING);
     // What was changed is fetched before a form lets go of its draft, or the old figures would show for a moment.
     // Whether it can be had or not, the change is stored: nobody may be told otherwise and send it again.

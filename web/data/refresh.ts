@@ -1,6 +1,7 @@
 import { mutate } from 'swr';
-import { type EventResource, type JobPiece, PIECES_OF, type Touched } from '../../contract/changes.ts';
-import type { JobSheet } from '../../contract/job.ts';
+import { pathOf } from '../../contract/address.ts';
+import { type EventResource, PIECES_OF, type Touched } from '../../contract/changes.ts';
+import { type JobPiece, type JobSheet, jobsAddress } from '../../contract/job.ts';
 import { ask } from './client.ts';
 import { keys, openJobs, withTodaysDesigns } from './resources.ts';
 
@@ -38,7 +39,7 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
     return;
   }
   const fresh = await Promise.all(
-    [...pieces].map(async (piece) => [piece, await ask<unknown>(`/jobs/${job}/${piece}`)] as const),
+    [...pieces].map(async (piece) => [piece, await ask<unknown>(pathOf(jobsAddress[piece], { number: job }))] as const),
   );
   if (whole()) {
     await mutate(keys.job(job));

@@ -1,8 +1,9 @@
 import { useLayoutEffect, useMemo } from 'react';
 import useSWR from 'swr';
-import type { FloorData } from '../../contract/floor.ts';
-import type { JobRow, JobSheet } from '../../contract/job.ts';
-import type { LibraryData } from '../../contract/library.ts';
+import { type Address, type Params, pathOf } from '../../contract/address.ts';
+import { type FloorData, floorAddress } from '../../contract/floor.ts';
+import { type JobRow, type JobSheet, jobsAddress } from '../../contract/job.ts';
+import { type LibraryData, libraryAddress } from '../../contract/library.ts';
 import type { Library } from '../../core/design/resolve.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
@@ -10,10 +11,10 @@ import type { Variant } from '../../core/vehicle/variant.ts';
 import { ask } from './client.ts';
 
 export const keys = {
-  floor: '/floor',
-  jobs: '/jobs',
-  job: (number: string) => `/jobs/${number}`,
-  library: '/library',
+  floor: pathOf(floorAddress.now, {}),
+  jobs: pathOf(jobsAddress.list, {}),
+  job: (number: string) => pathOf(jobsAddress.whole, { number }),
+  library: pathOf(libraryAddress.whole, {}),
 };
 
 export const useFloor = () => useSWR<FloorData, Error>(keys.floor, ask, { refreshInterval: 60_000 });
@@ -41,6 +42,10 @@ export function useJob(number: string) {
   }, [number, settled]);
   return answer;
 }
+
+/** What an address answers, asked for when it is first shown; null asks for nothing. */
+export const useOfAddress = <P extends string, A>(address: Address<P, undefined, A>, params: Params<P> | null) =>
+  useSWR<A, Error>(params && pathOf(address, params), ask);
 
 export interface Shelves {
   readonly data: LibraryData;

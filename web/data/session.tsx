@@ -1,9 +1,11 @@
 import { createContext, type ReactNode, useContext, useEffect } from 'react';
 import useSWR, { mutate } from 'swr';
-import type { SessionInfo, SignedIn } from '../../contract/session.ts';
+import { pathOf } from '../../contract/address.ts';
+import { type SessionInfo, type SignedIn, sessionAddress } from '../../contract/session.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
 import { ask, send, setCsrfToken } from './client.ts';
 
+const SESSION = pathOf(sessionAddress.now, {});
 const SessionContext = createContext<SessionInfo | null>(null);
 
 /** Knows who is signed in; shows nothing until the server has said so. */
@@ -14,7 +16,7 @@ export function SessionProvider({
   children: ReactNode;
   failed: (retry: () => void) => ReactNode;
 }) {
-  const { data, error, mutate: again } = useSWR<SessionInfo, Error>('/session', ask, { revalidateOnFocus: false });
+  const { data, error, mutate: again } = useSWR<SessionInfo, Error>(SESSION, ask, { revalidateOnFocus: false });
   useEffect(() => {
     if (data) setCsrfToken(data.csrfToken);
   }, [data]);
@@ -39,25 +41,25 @@ export const useUnitSet = (): UnitSet => useSession().person?.unitSet ?? 'metric
 
 export async function signIn(name: string, password: string): Promise<void> {
   // The session may have run out, and its token with it: fetch the one that belongs to this moment.
-  setCsrfToken((await ask<SessionInfo>('/session')).csrfToken);
-  const info = await send<SessionInfo>('POST', '/session', { signIn: name, password });
+  setCsrfToken((await ask<SessionInfo>(SESSION)).csrfToken);
+  const info = await send(sessionAddress.signIn, {}, { signIn: name, password });
   setCsrfToken(info.csrfToken);
-  await mutate('/session', info, { revalidate: false });
+  await mutate(SESSION, info, { revalidate: false });
 }
 
 export async function signOut(): Promise<void> {
-  const info = await send<SessionInfo>('DELETE', '/session');
+  const info = await send(sessionAddress.signOut, {});
   setCsrfToken(info.csrfToken);
-  await mutate((key) => key !== '/session', undefined, { revalidate: false });
-  await mutate('/session', info, { revalidate: false });
+  await mutate((key) => key !== SESSION, undefined, { revalidate: false });
+  await mutate(SESSION, info, { revalidate: false });
 }
 
 /** Changes the unit set for this person, everywhere at once. */
 export async function setUnitSet(unitSet: UnitSet): Promise<void> {
   await mutate(
-    '/session',
+    SESSION,
     (info?: SessionInfo) => (info?.person ? { ...info, person: { ...info.person, unitSet } } : info),
     { revalidate: false },
   );
-  await send('PUT', '/preferences', { unitSet });
+  await send(sessionAddress.prefer, {}, { unitSet });
 }

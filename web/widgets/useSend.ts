@@ -1,7 +1,8 @@
 import { App } from 'antd';
 import { useCallback, useState } from 'react';
+import type { Address, Params } from '../../contract/address.ts';
 import type { Problem } from '../../contract/problem.ts';
-import { Refused, send } from '../data/client.ts';
+import { type BodyOf, Refused, send } from '../data/client.ts';
 import { focusUnreadable } from './unreadable.ts';
 
 export interface Sending {
@@ -11,7 +12,11 @@ export interface Sending {
   readonly problem: Problem | null;
   readonly clear: () => void;
   /** Sends a change; answers null when it was refused, and then `problem` says why. */
-  readonly go: <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown) => Promise<T | null>;
+  readonly go: <P extends string, B, A>(
+    address: Address<P, B, A>,
+    params: Params<P>,
+    ...body: BodyOf<B>
+  ) => Promise<A | null>;
 }
 
 export interface SendOptions {
@@ -29,11 +34,15 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
   const go = useCallback(
-    async <T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T | null> => {
+    async <P extends string, B, A>(
+      address: Address<P, B, A>,
+      params: Params<P>,
+      ...body: BodyOf<B>
+    ): Promise<A | null> => {
       if (typed && focusUnreadable()) return null;
       setBusy(true);
       try {
-        const answer = await send<T>(method, path, body);
+        const answer = await send(address, params, ...body);
         setProblem(null);
         return answer;
       } catch (error) {

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { BriefLineBody } from '../../../contract/brief.ts';
 import { check } from '../../../contract/fields.ts';
-import { type NewJob as NewJobBody, newJobSchema } from '../../../contract/job.ts';
+import { jobAddress, type NewJob as NewJobBody, newJobSchema } from '../../../contract/jobChange.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useLibrary } from '../../data/resources.ts';
@@ -46,7 +46,7 @@ export default function NewJob() {
 
   const save = async () => {
     setSent(body);
-    const made = await sending.go<{ number: string }>('POST', '/jobs', body);
+    const made = await sending.go(jobAddress.open, {}, body);
     if (!made) return;
     setDraft(null);
     navigate(`/jobs/${made.number}/brief`);

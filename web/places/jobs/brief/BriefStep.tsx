@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { BriefLineBody } from '../../../../contract/brief.ts';
+import { briefAddress } from '../../../../contract/brief.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -18,7 +19,7 @@ export default function BriefStep() {
   const sending = useSend(true);
   const [fresh, setFresh] = useState<BriefLineBody | null>(null);
   const add = async () => {
-    if (fresh && (await sending.go('POST', `/jobs/${job.number}/brief`, fresh))) setFresh(null);
+    if (fresh && (await sending.go(briefAddress.add, { number: job.number }, fresh))) setFresh(null);
   };
   const person = usePerson();
   const may = useMay(job, 'brief');

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { BriefLineBody, StoredBriefLine } from '../../../../contract/brief.ts';
+import { type BriefLineBody, briefAddress, type StoredBriefLine } from '../../../../contract/brief.ts';
 import { briefLineDifferences } from '../../../../wording/briefDifferences.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
@@ -27,7 +27,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
   const body = draft?.body ?? bodyOf(line);
   const same = JSON.stringify(body) === JSON.stringify(bodyOf(line));
   const save = async (version: number) => {
-    const saved = await sending.go('PUT', `/brief/${line.id}`, { ...body, version });
+    const saved = await sending.go(briefAddress.change, { id: line.id }, { ...body, version });
     if (saved) setDraft(null);
   };
   const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredBriefLine) : null;
@@ -47,7 +47,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
               : { body: next, version: draft?.version ?? line.version },
           )
         }
-        onDrop={() => void sending.go('DELETE', `/brief/${line.id}`, { version: line.version })}
+        onDrop={() => void sending.go(briefAddress.drop, { id: line.id }, { version: line.version })}
         faults={sending.faults}
       />
       {!same && (

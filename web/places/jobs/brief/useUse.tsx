@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useSchema } from '../../../../contract/use.ts';
+import { useSchema, vehicleUseAddress } from '../../../../contract/use.ts';
 import type { VehicleUse } from '../../../../core/figures/slots.ts';
 import { differences } from '../../../../wording/differences.ts';
 import { useMay } from '../../../data/useMay.ts';
@@ -15,7 +15,7 @@ export function useUse() {
   const shown = useShown();
   const may = useMay(job, 'use');
   const save = async (version: number) => {
-    if (await sending.go('PUT', `/jobs/${job.number}/use`, { use, version })) setUse(null);
+    if (await sending.go(vehicleUseAddress.change, { number: job.number }, { use, version })) setUse(null);
   };
   const stale =
     sending.problem?.type === '/problems/stale'

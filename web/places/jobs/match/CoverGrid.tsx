@@ -1,5 +1,6 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
 import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
@@ -18,7 +19,13 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
   const [why, setWhy] = useState(chosen?.why ?? '');
   const sending = useSend(true);
   const save = async (next: CoverWay | null) => {
-    if (await sending.go('PUT', `/jobs/${job.number}/cover`, { function: line.function, way: next, why, was: chosen }))
+    if (
+      await sending.go(
+        jobAddress.settleCover,
+        { number: job.number },
+        { function: line.function, way: next, why, was: chosen },
+      )
+    )
       done();
   };
   return (

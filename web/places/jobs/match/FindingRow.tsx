@@ -1,5 +1,6 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { Finding, Verdict } from '../../../../core/fit/finding.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleFigures.ts';
 import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
@@ -26,12 +27,16 @@ function DecisionForm({ finding, done }: { finding: Finding; done: () => void })
   const decision = finding.verdict === 'afterWork' ? 'accepted' : 'overridden';
   const save = async () => {
     if (
-      await sending.go('POST', `/jobs/${job.number}/decisions`, {
-        rule: finding.rule,
-        subject: finding.subject,
-        decision,
-        reason,
-      })
+      await sending.go(
+        jobAddress.decide,
+        { number: job.number },
+        {
+          rule: finding.rule,
+          subject: finding.subject,
+          decision,
+          reason,
+        },
+      )
     )
       done();
   };

@@ -1,5 +1,6 @@
 import { Button, Checkbox } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import { resolveDesign } from '../../../../core/design/resolve.ts';
 import { cradleMatches } from '../../../../core/fit/cradle.ts';
 import { kitDesign, kitHours, kitParts } from '../../../../core/kit/kit.ts';
@@ -65,11 +66,15 @@ export default function MatchStep() {
   }, [revision, options, shelves, vehicle, use]);
   const taken = job.kit?.revisionId === lookedAt && JSON.stringify(job.kit?.options) === JSON.stringify(options);
   const take = (revisionId: string | null) =>
-    sending.go('PUT', `/jobs/${job.number}/kit`, {
-      revisionId,
-      options: revisionId ? options : [],
-      version: job.version,
-    });
+    sending.go(
+      jobAddress.chooseKit,
+      { number: job.number },
+      {
+        revisionId,
+        options: revisionId ? options : [],
+        version: job.version,
+      },
+    );
   const tally = report
     ? (['fits', 'afterWork', 'measureFirst', 'doesNotFit'] as const)
         .map((v) => [v, report.findings.filter((f) => f.verdict === v).length] as const)

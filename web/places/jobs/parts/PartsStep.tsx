@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { PartLine } from '../../../../contract/parts.ts';
+import { partAddress } from '../../../../contract/parts.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { PART_STATES, type PartState } from '../../../../core/stores/partMove.ts';
 import { dayAndTime, dayText, PART_STATE_NAME } from '../../../../wording/work.ts';
@@ -25,13 +26,17 @@ function PartRow({ line }: { line: PartLine }) {
   const [due, setDue] = useState(line.due ?? '');
   const next = state ?? line.state;
   const save = async (to: PartState, fromShelf = false) => {
-    const saved = await sending.go('PUT', `/parts/${line.id}`, {
-      state: to,
-      due: to === 'ordered' ? due || null : null,
-      serial: line.serial,
-      fromShelf,
-      version: line.version,
-    });
+    const saved = await sending.go(
+      partAddress.change,
+      { id: line.id },
+      {
+        state: to,
+        due: to === 'ordered' ? due || null : null,
+        serial: line.serial,
+        fromShelf,
+        version: line.version,
+      },
+    );
     if (saved) setState(null);
   };
   const late = line.state === 'ordered' && (line.due ?? '') < today;
@@ -130,7 +135,7 @@ export default function PartsStep() {
               <Button
                 type={job.parts.length === 0 ? 'primary' : 'default'}
                 loading={sending.busy}
-                onClick={() => void sending.go('POST', `/jobs/${job.number}/parts/fill`)}
+                onClick={() => void sending.go(partAddress.fill, { number: job.number })}
               >
                 {job.parts.length === 0 ? 'Make the list' : 'Add what kit and design have new'}
               </Button>
@@ -169,7 +174,7 @@ export default function PartsStep() {
             placeholder="Add a part to the list"
             options={shelves.data.components.map((part) => ({ value: part.id, label: part.name }))}
             onChange={(componentId) =>
-              componentId && void sending.go('POST', `/jobs/${job.number}/parts`, { componentId, quantity: 1 })
+              componentId && void sending.go(partAddress.add, { number: job.number }, { componentId, quantity: 1 })
             }
           />
         </div>

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { CheckResult } from '../../../../contract/prove.ts';
+import { proveAddress } from '../../../../contract/prove.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
 import { checkValueText } from '../../../../wording/checks.ts';
@@ -28,7 +29,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
   const asks = may && (!result || again);
   const sign = async (signed: number | null) => {
     if (unreadable || signed === null) return;
-    if (await sending.go('POST', `/jobs/${job.number}/checks`, { checkId: check.id, value: signed, note: '' })) {
+    if (await sending.go(proveAddress.sign, { number: job.number }, { checkId: check.id, value: signed, note: '' })) {
       setValue(null);
       setAgain(false);
     }

@@ -1,6 +1,8 @@
 import { Button } from 'antd';
+import { proveAddress } from '../../../../contract/prove.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS } from '../../../../core/prove/check.ts';
 import { CHECKS } from '../../../../core/prove/index.ts';
+import { fileUrl } from '../../../data/client.ts';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';
@@ -19,7 +21,7 @@ export default function ProveStep() {
           <span className="soft">
             {passed} of {CHECKS.length} signed as passed
           </span>
-          <Button href={`/api/jobs/${job.number}/sign-off.pdf`} download>
+          <Button href={fileUrl(proveAddress.paper, { number: job.number })} download>
             Save as PDF
           </Button>
         </span>

@@ -1,6 +1,8 @@
 import { Button, Input, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
 import type { StoredDesign } from '../../../../contract/design.ts';
+import { designAddress } from '../../../../contract/design.ts';
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../../../core/design/inputs.ts';
 import { kitDesign, kitParts } from '../../../../core/kit/kit.ts';
 import { designDifferences } from '../../../../wording/designDifferences.ts';
@@ -29,7 +31,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
       : EMPTY_DESIGN;
   const make = async () => {
     if (!naming) return;
-    const made = await others.go<{ id: string }>('POST', `/jobs/${job.number}/designs`, naming);
+    const made = await others.go(designAddress.add, { number: job.number }, naming);
     if (made) {
       pickDesign(made.id);
       setNaming(null);
@@ -37,11 +39,15 @@ export function DesignBar({ sending }: { sending: Sending }) {
   };
   const save = async (version: number) => {
     if (!stored) return;
-    const saved = await sending.go<{ id: string }>('PUT', `/designs/${stored.id}`, {
-      name: stored.name,
-      inputs,
-      version,
-    });
+    const saved = await sending.go(
+      designAddress.change,
+      { id: stored.id },
+      {
+        name: stored.name,
+        inputs,
+        version,
+      },
+    );
     if (!saved) return;
     setInputs(null);
     // A sold design stays as it was: what was saved is a new one that follows it.
@@ -106,10 +112,14 @@ export function DesignBar({ sending }: { sending: Sending }) {
             <Button
               type="primary"
               onClick={() =>
-                void others.go('PUT', `/jobs/${job.number}/chosen-design`, {
-                  designId: stored.id,
-                  version: job.version,
-                })
+                void others.go(
+                  jobAddress.chooseDesign,
+                  { number: job.number },
+                  {
+                    designId: stored.id,
+                    version: job.version,
+                  },
+                )
               }
             >
               Choose this design
@@ -121,7 +131,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
               description="It is frozen as it stands. A later change makes a new version beside it."
               okText="Sold: freeze it"
               cancelText="Not yet"
-              onConfirm={() => void others.go('PUT', `/designs/${stored.id}/sold`, { version: stored.version })}
+              onConfirm={() => void others.go(designAddress.sell, { id: stored.id }, { version: stored.version })}
             >
               <Button>Mark as sold</Button>
             </Popconfirm>

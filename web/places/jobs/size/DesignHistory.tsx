@@ -1,9 +1,8 @@
 import { Button, Drawer } from 'antd';
-import useSWR from 'swr';
-import type { DesignChange } from '../../../../contract/design.ts';
+import { designAddress } from '../../../../contract/design.ts';
 import { designDifferences } from '../../../../wording/designDifferences.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
-import { ask } from '../../../data/client.ts';
+import { useOfAddress } from '../../../data/resources.ts';
 import { useSession } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { useShown } from '../../../widgets/useShown.ts';
@@ -14,10 +13,7 @@ export function DesignHistory({ onClose }: { onClose: () => void }) {
   const { job, stored, setInputs } = useBench();
   const { workshop } = useSession();
   const may = useMay(job, 'design');
-  const { data, error } = useSWR<DesignChange[], Error>(
-    stored ? `/designs/${stored.id}/history?version=${stored.version}` : null,
-    ask,
-  );
+  const { data, error } = useOfAddress(designAddress.history, stored && { id: stored.id });
   const shown = useShown();
   return (
     <Drawer open title={`What was changed in ${stored?.name ?? ''}`} onClose={onClose} size={520}>

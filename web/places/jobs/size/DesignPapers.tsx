@@ -1,5 +1,7 @@
 import { App, Button, Dropdown } from 'antd';
 import { useRef, useState } from 'react';
+import { type DesignFile, designAddress } from '../../../../contract/design.ts';
+import { fileUrl } from '../../../data/client.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useBench } from '../jobBench.ts';
@@ -21,18 +23,16 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
       void message.error('This is not a design file: it cannot be read as JSON.', 6);
       return;
     }
-    const made = await sending.go<{ id: string }>('POST', `/jobs/${job.number}/designs/import`, content);
+    // Whether it is one, the contract's schema says on the server, with a sentence for each field.
+    const made = await sending.go(designAddress.takeIn, { number: job.number }, content as DesignFile);
     if (made) pickDesign(made.id);
-  };
-  const open = (path: string) => {
-    window.location.assign(`/api/designs/${stored?.id}/${path}`);
   };
   const unsaved = dirty ? ' (as saved)' : '';
   const items = [
     ...(stored
       ? [
-          { key: 'sheet.pdf', label: `Print the sheet${unsaved}` },
-          { key: 'design.json', label: `Save as a file${unsaved}` },
+          { key: 'pdf', label: `Print the sheet${unsaved}` },
+          { key: 'file', label: `Save as a file${unsaved}` },
         ]
       : []),
     ...(may ? [{ key: 'import', label: 'Take in a design file' }] : []),
@@ -48,7 +48,10 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
           onClick: ({ key }) => {
             if (key === 'import') input.current?.click();
             else if (key === 'history') setHistory(true);
-            else open(key);
+            else if (stored)
+              window.location.assign(
+                fileUrl(key === 'pdf' ? designAddress.paper : designAddress.file, { id: stored.id }),
+              );
           },
         }}
       >

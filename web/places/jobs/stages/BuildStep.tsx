@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { StageRow } from '../../../../contract/stages.ts';
+import { stageAddress } from '../../../../contract/stages.ts';
 import { currentStage, openBefore } from '../../../../core/stage/stageRules.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Sheet } from '../../../widgets/Sheet.tsx';
@@ -34,7 +35,7 @@ export default function BuildStep() {
               <Button
                 type="primary"
                 loading={sending.busy}
-                onClick={() => void sending.go('POST', `/jobs/${job.number}/stages/from-kit`)}
+                onClick={() => void sending.go(stageAddress.makeFromKit, { number: job.number })}
               >
                 Make {kit.stages.length} stages
               </Button>

@@ -1,6 +1,7 @@
 import { Button, Dropdown } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
-import { REWORK_CAUSES, type StageRow, WAITING_CAUSES } from '../../../../contract/stages.ts';
+import { REWORK_CAUSES, type StageRow, stageAddress, WAITING_CAUSES } from '../../../../contract/stages.ts';
+import type { EntryKind } from '../../../../core/stage/stageRules.ts';
 import { REWORK_NAME, WAITING_NAME } from '../../../../wording/work.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
@@ -12,15 +13,15 @@ export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobShe
   const sending = useSend(false, { typed: false });
   const may = useMay(job, 'clockOn');
   const mine = stage.onIt.find((entry) => entry.personId === person.id);
-  const on = (kind: string, cause: string | null) =>
-    void sending.go('POST', `/stages/${stage.id}/clock-on`, { kind, cause });
+  const on = (kind: EntryKind, cause: string | null) =>
+    void sending.go(stageAddress.clockOn, { id: stage.id }, { kind, cause });
   if (mine) {
     return (
       <Button
         type="primary"
         data-clock="off"
         loading={sending.busy}
-        onClick={() => void sending.go('POST', '/clock-off')}
+        onClick={() => void sending.go(stageAddress.clockOff, {})}
       >
         Clock off
       </Button>

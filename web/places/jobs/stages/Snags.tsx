@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
+import { stageAddress } from '../../../../contract/stages.ts';
 import { dayAndTime } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession } from '../../../data/session.tsx';
@@ -16,7 +17,7 @@ export function Snags({ job }: { job: JobSheet }) {
   const may = useMay(job, 'snag');
   const { workshop } = useSession();
   const add = async () => {
-    if (await sending.go('POST', `/jobs/${job.number}/snags`, { text: text ?? '' })) setText(null);
+    if (await sending.go(stageAddress.noteSnag, { number: job.number }, { text: text ?? '' })) setText(null);
   };
   const open = job.snags.filter((snag) => !snag.closedAt).length;
   return (
@@ -34,7 +35,7 @@ export function Snags({ job }: { job: JobSheet }) {
           {may && !snag.closedAt && (
             <Button
               size="small"
-              onClick={() => void sending.go('POST', `/snags/${snag.id}/close`)}
+              onClick={() => void sending.go(stageAddress.closeSnag, { id: snag.id })}
               aria-label={`Put right: ${snag.text}`}
             >
               Put right

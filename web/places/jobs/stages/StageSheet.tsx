@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow } from '../../../../contract/stages.ts';
+import { stageAddress } from '../../../../contract/stages.ts';
 import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stageRules.ts';
 import { clock, ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
@@ -53,7 +54,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
               <Button
                 danger
                 loading={sending.busy}
-                onClick={() => void sending.go('POST', `/stages/${stage.id}/confirm-live`)}
+                onClick={() => void sending.go(stageAddress.confirmLive, { id: stage.id })}
               >
                 Isolated, waited, proved dead: confirm, two people
               </Button>
@@ -62,7 +63,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
               <Button
                 disabled={problem !== null || unconfirmed}
                 loading={sending.busy}
-                onClick={() => void sending.go('POST', `/stages/${stage.id}/finish`, { version: stage.version })}
+                onClick={() => void sending.go(stageAddress.finish, { id: stage.id }, { version: stage.version })}
               >
                 Finish stage
               </Button>

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow, StepRow } from '../../../../contract/stages.ts';
+import { stageAddress } from '../../../../contract/stages.ts';
 import { clock, limitText } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
@@ -28,7 +29,7 @@ export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow;
   const asks = open && (reading === null || stopped || again);
   const take = async (taken: number | null) => {
     if (unreadable || taken === null) return;
-    if (await sending.go('POST', `/steps/${step.id}/readings`, { value: taken })) {
+    if (await sending.go(stageAddress.read, { id: step.id }, { value: taken })) {
       setAgain(false);
       setValue(null);
     }
@@ -65,7 +66,10 @@ export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow;
               onChange={setReason}
               fault={sending.faults.reason}
             />
-            <Button size="small" onClick={() => void sending.go('POST', `/steps/${step.id}/decision`, { reason })}>
+            <Button
+              size="small"
+              onClick={() => void sending.go(stageAddress.decideReading, { id: step.id }, { reason })}
+            >
               Let it stand
             </Button>
           </div>

@@ -1,5 +1,6 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
+import { vehicleAddress } from '../../../../contract/vehicle.ts';
 import type { Source } from '../../../../core/quantity/sourced.ts';
 import { VEHICLE_FIGURES, type VehicleFigureId } from '../../../../core/vehicle/vehicleFigures.ts';
 import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
@@ -16,7 +17,7 @@ function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
   const [since] = useState(job.vehicle.measured[id]?.at ?? null);
   const sending = useSend(true);
   const save = async () => {
-    if (await sending.go('PUT', `/jobs/${job.number}/vehicle-figures`, { figure: id, value, source, since })) done();
+    if (await sending.go(vehicleAddress.measure, { number: job.number }, { figure: id, value, source, since })) done();
   };
   return (
     <div className="stack" style={{ width: 230 }} data-form>

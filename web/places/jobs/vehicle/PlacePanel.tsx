@@ -1,3 +1,4 @@
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import { dayText } from '../../../../wording/work.ts';
 import { useFloor } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
@@ -16,12 +17,16 @@ export function PlacePanel() {
   const places = (floor?.places ?? []).filter((place) => place.kind !== 'hvRoom');
   const here = places.find((place) => place.id === job.placeId);
   const save = (change: { placeId?: string | null; promised?: string | null }) =>
-    void sending.go('PUT', `/jobs/${job.number}/place`, {
-      placeId: job.placeId,
-      promised: job.promised,
-      ...change,
-      version: job.version,
-    });
+    void sending.go(
+      jobAddress.move,
+      { number: job.number },
+      {
+        placeId: job.placeId,
+        promised: job.promised,
+        ...change,
+        version: job.version,
+      },
+    );
   return (
     <Sheet title="Where it stands" aside={job.promised ? `promised for ${dayText(job.promised)}` : 'not promised yet'}>
       <div className="in fields">

@@ -1,5 +1,6 @@
 import { Button, Segmented } from 'antd';
 import type { WeighingBody } from '../../../../contract/vehicle.ts';
+import { vehicleAddress } from '../../../../contract/vehicle.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -32,7 +33,7 @@ export function WeighingForm() {
   const sending = useSend(true);
   const set = (change: Partial<Draft>) => setDraft({ ...body, ...change });
   const save = async () => {
-    if (await sending.go('POST', `/jobs/${job.number}/weighings`, body)) setDraft(null);
+    if (await sending.go(vehicleAddress.weigh, { number: job.number }, body)) setDraft(null);
   };
   const fault = (corner: Corners) =>
     sending.faults[corner] === `${corner} must be a number, without unit or comma.`

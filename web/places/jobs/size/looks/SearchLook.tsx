@@ -1,5 +1,6 @@
 import { Button, Progress, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
+import { designAddress } from '../../../../../contract/design.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatNumber } from '../../../../../core/quantity/format.ts';
 import { designOf, searchBase } from '../../../../../core/search/candidate.ts';
@@ -64,10 +65,14 @@ export default function SearchLook() {
     const design = designOf(searchBase(task.base), task.space, candidate.choice);
     const modules = candidate.choice.counts.reduce((sum, n) => sum + n, 0);
     const letter = 'ABCDEFGHJKLMNPQRSTUVWXYZ'[job.designs.length] ?? String(job.designs.length + 1);
-    const made = await sending.go<{ id: string }>('POST', `/jobs/${job.number}/designs`, {
-      name: `${letter}, ${modules} modules found`,
-      inputs: design,
-    });
+    const made = await sending.go(
+      designAddress.add,
+      { number: job.number },
+      {
+        name: `${letter}, ${modules} modules found`,
+        inputs: design,
+      },
+    );
     if (made) pickDesign(made.id);
   };
   return (

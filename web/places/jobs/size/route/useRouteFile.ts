@@ -1,6 +1,8 @@
 import { App } from 'antd';
 import { wrap } from 'comlink';
 import { useState } from 'react';
+import { routeAddress } from '../../../../../contract/route.ts';
+import type { PackedRoute } from '../../../../../core/road/packedRoute.ts';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useSend } from '../../../../widgets/useSend.ts';
 import type * as RouteWorker from '../../../../workers/routeWorker.ts';
@@ -32,7 +34,8 @@ export function useRouteFile() {
   const [reading, setReading] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const [last, setLast] = useState<File | null>(null);
-  const put = (route: unknown) => sending.go('PUT', `/jobs/${job.number}/route`, { route, version: job.version });
+  const put = (route: PackedRoute | null) =>
+    sending.go(routeAddress.change, { number: job.number }, { route, version: job.version });
   return {
     reading: reading || sending.busy,
     fault,
