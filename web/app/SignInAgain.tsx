@@ -1,7 +1,8 @@
-import { Button, Modal } from 'antd';
+import { Modal } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { onSignInNeeded, Refused } from '../data/client.ts';
 import { signIn, useSession } from '../data/session.tsx';
+import { EntryForm } from '../widgets/EntryForm.tsx';
 import { TextField } from '../widgets/TextField.tsx';
 
 /** When the session has run out: sign in again over the open page, and what was being sent is sent. */
@@ -35,7 +36,7 @@ export function SignInAgain() {
   };
   return (
     <Modal open={open} title="Sign in again" footer={null} closable={false} maskClosable={false}>
-      <div className="stack">
+      <EntryForm save="Sign in" onSave={() => void go()}>
         <p>Your session has run out. What you typed is kept and is sent when you are back.</p>
         <TextField label="Name" value={name} onChange={setName} autoComplete="username" />
         <TextField
@@ -45,12 +46,8 @@ export function SignInAgain() {
           onChange={setPassword}
           autoComplete="current-password"
           fault={fault}
-          onEnter={() => void go()}
         />
-        <Button type="primary" onClick={() => void go()}>
-          Sign in
-        </Button>
-      </div>
+      </EntryForm>
     </Modal>
   );
 }

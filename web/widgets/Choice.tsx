@@ -1,5 +1,6 @@
 import { Select } from 'antd';
 import { useId } from 'react';
+import { faultOf, Labelled } from './Labelled.tsx';
 
 interface Props<V extends string> {
   readonly label: string;
@@ -27,10 +28,7 @@ export function Choice<V extends string>({
 }: Props<V>) {
   const id = useId();
   return (
-    <div className="field">
-      <label htmlFor={id} className={hideLabel ? 'hidden-label' : 'label'}>
-        {label}
-      </label>
+    <Labelled label={label} id={id} fault={fault} hideLabel={hideLabel}>
       <Select<V>
         id={id}
         value={value}
@@ -40,11 +38,10 @@ export function Choice<V extends string>({
         placeholder={placeholder ?? 'Choose'}
         options={options.map((option) => ({ ...option }))}
         popupMatchSelectWidth={false}
-        {...(fault ? { status: 'error' as const } : {})}
+        {...faultOf(id, fault)}
         onChange={(next) => onChange(next ?? null)}
         style={{ width: '100%' }}
       />
-      {fault && <div className="fault">{fault}</div>}
-    </div>
+    </Labelled>
   );
 }

@@ -1,6 +1,7 @@
 import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
 import { useId } from 'react';
+import { faultOf, Labelled } from './Labelled.tsx';
 
 interface Props {
   readonly label: string;
@@ -8,26 +9,24 @@ interface Props {
   readonly value: string;
   readonly onChange: (iso: string) => void;
   readonly fault?: string | undefined;
+  /** The label is shown, not only read out. @default false */
+  readonly shown?: boolean;
 }
 
-/** A day, typed or picked; its label is read but not shown. */
-export function DayInput({ label, value, onChange, fault }: Props) {
+/** A day, typed or picked. */
+export function DayInput({ label, value, onChange, fault, shown }: Props) {
   const id = useId();
   return (
-    <div className="field">
-      <label htmlFor={id} className="hidden-label">
-        {label}
-      </label>
+    <Labelled label={label} id={id} fault={fault} hideLabel={!shown}>
       <DatePicker
         id={id}
         value={value ? dayjs(value) : null}
         format="D MMM YYYY"
         placeholder="16 Dec 2026"
         onChange={(day) => onChange(day ? day.format('YYYY-MM-DD') : '')}
-        {...(fault ? { status: 'error' as const } : {})}
+        {...faultOf(id, fault)}
         style={{ width: '100%' }}
       />
-      {fault && <div className="fault">{fault}</div>}
-    </div>
+    </Labelled>
   );
 }

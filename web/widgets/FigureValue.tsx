@@ -9,6 +9,7 @@ import type { UnitSet } from '../../core/quantity/units.ts';
 import { LIKELY_ERROR, VEHICLE_FIGURES, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
 import { FIGURE_NAME, MISSING, VEHICLE_FIGURE_NAME } from '../../wording/figures.ts';
 import { useUnitSet } from '../data/session.tsx';
+import { DataTable } from './DataTable.tsx';
 import { SourceMark } from './SourceMark.tsx';
 
 export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>
@@ -23,20 +24,18 @@ export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSh
     <div style={{ maxWidth: 430 }} className="small working">
       <p className="strong">{working.formula}</p>
       {working.terms.length > 0 && (
-        <table className="list" style={{ margin: '6px 0' }}>
-          <tbody>
-            {working.terms.map((term, i) => (
-              <tr key={i}>
-                <td>{term.symbol}</td>
-                <td className="num">{amount(term.value, term.kind, set)}</td>
-              </tr>
-            ))}
-            <tr>
-              <td className="strong">result</td>
-              <td className="num strong">{amount(value, kind, set)}</td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable
+          label="What it is made of"
+          head={false}
+          rows={[
+            ...working.terms.map((term) => ({ ...term, strong: '' })),
+            { symbol: 'result', value, kind, strong: 'strong' },
+          ]}
+          columns={({ words, figures }) => [
+            words('Term', (term) => <span className={term.strong}>{term.symbol}</span>),
+            figures('Value', (term) => <span className={term.strong}>{amount(term.value, term.kind, set)}</span>),
+          ]}
+        />
       )}
       <p className="soft">From: {working.source}.</p>
       {rests.length > 0 && <RestsOn result={result} sheet={sheet} />}
@@ -55,29 +54,26 @@ function RestsOn({ result, sheet }: { result: Result; sheet: FigureSheet }) {
   const share = (value: number) => formatQuantity(value, 'share', set);
   const order = [...result.rests].sort((a, b) => (moved(b)?.share ?? 0) - (moved(a)?.share ?? 0));
   return (
-    <table className="list" style={{ marginTop: 6 }} aria-label="Vehicle figures it rests on">
-      <tbody>
-        {order.map((id) => {
-          const sourced = sheet.slots.vehicle.figures[id];
-          return (
-            <tr key={id}>
-              <td>
-                {VEHICLE_FIGURE_NAME[id].toLowerCase()}
-                {moved(id) && (
-                  <div className="soft">
-                    often {share(LIKELY_ERROR[id])} off, moves this by {share(moved(id)!.share)}
-                  </div>
-                )}
-              </td>
-              <td className="num">{amount(sourced.value, VEHICLE_FIGURES[id], set)}</td>
-              <td>
-                <SourceMark of={sourced} />
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <DataTable
+      label="Vehicle figures it rests on"
+      head={false}
+      rows={order.map((id) => ({ id, sourced: sheet.slots.vehicle.figures[id] }))}
+      rowKey={({ id }) => id}
+      columns={({ words, figures }) => [
+        words('Figure', ({ id }) => (
+          <>
+            {VEHICLE_FIGURE_NAME[id].toLowerCase()}
+            {moved(id) && (
+              <div className="soft">
+                often {share(LIKELY_ERROR[id])} off, moves this by {share(moved(id)!.share)}
+              </div>
+            )}
+          </>
+        )),
+        figures('Value', ({ id, sourced }) => amount(sourced.value, VEHICLE_FIGURES[id], set)),
+        words('Source', ({ sourced }) => <SourceMark of={sourced} />),
+      ]}
+    />
   );
 }
 

@@ -1,5 +1,6 @@
 import { Modal } from 'antd';
 import type { DifferenceRow } from '../../wording/differences.ts';
+import { DataTable } from './DataTable.tsx';
 
 /** Shown when somebody else saved first: both sides, only what differs, and a person decides. */
 export function MergeDialog({
@@ -28,24 +29,16 @@ export function MergeDialog({
       {differing.length === 0 ? (
         <p>Both say the same. Saving yours changes nothing.</p>
       ) : (
-        <table className="list">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>Yours</th>
-              <th>Theirs</th>
-            </tr>
-          </thead>
-          <tbody>
-            {differing.map((row) => (
-              <tr key={row.name}>
-                <td>{row.name}</td>
-                <td>{row.values[0]}</td>
-                <td>{row.values[1]}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          label="What differs"
+          rows={differing}
+          rowKey={(row) => row.name}
+          columns={({ words }) => [
+            words('What', (row) => row.name),
+            words('Yours', (row) => row.values[0]),
+            words('Theirs', (row) => row.values[1]),
+          ]}
+        />
       )}
     </Modal>
   );

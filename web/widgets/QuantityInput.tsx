@@ -4,6 +4,7 @@ import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { readTypedNumber, type TypedProblem } from '../../core/quantity/typed.ts';
 import { toBase, toShown, unitOf } from '../../core/quantity/units.ts';
 import { useUnitSet } from '../data/session.tsx';
+import { faultOf, Labelled } from './Labelled.tsx';
 
 function sentence(problem: TypedProblem, symbol: string): string {
   if (problem === 'comma') return 'Write decimals with a point, and no commas.';
@@ -96,10 +97,7 @@ export function QuantityInput({
   };
   const wrong = own ?? fault;
   return (
-    <div className="field" style={width ? { width } : undefined}>
-      <label htmlFor={id} className={hideLabel ? 'hidden-label' : 'label'}>
-        {label}
-      </label>
+    <Labelled label={label} id={id} fault={wrong ?? undefined} hideLabel={hideLabel} width={width}>
       <Input
         id={id}
         data-unreadable={own !== null}
@@ -108,15 +106,10 @@ export function QuantityInput({
         inputMode="decimal"
         autoComplete="off"
         suffix={unit.symbol || undefined}
-        {...(wrong ? { status: 'error' as const, 'aria-invalid': true, 'aria-describedby': `${id}-fault` } : {})}
+        {...faultOf(id, wrong)}
         onChange={(event) => take(event.target.value)}
         onPressEnter={() => onEnter?.()}
       />
-      {wrong && (
-        <div className="fault" id={`${id}-fault`}>
-          {wrong}
-        </div>
-      )}
-    </div>
+    </Labelled>
   );
 }

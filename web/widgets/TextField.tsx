@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import { useId } from 'react';
+import { faultOf, Labelled } from './Labelled.tsx';
 
 interface Props {
   readonly label: string;
@@ -25,24 +26,16 @@ export function TextField({
 }: Props) {
   const id = useId();
   return (
-    <div className="field">
-      <label htmlFor={id} className={hideLabel ? 'hidden-label' : 'label'}>
-        {label}
-      </label>
+    <Labelled label={label} id={id} fault={fault} hideLabel={hideLabel}>
       <Input
         id={id}
         type={type}
         value={value}
         autoComplete={autoComplete}
-        {...(fault ? { status: 'error' as const, 'aria-invalid': true, 'aria-describedby': `${id}-fault` } : {})}
+        {...faultOf(id, fault)}
         onChange={(event) => onChange(event.target.value)}
         onPressEnter={() => onEnter?.()}
       />
-      {fault && (
-        <div className="fault" id={`${id}-fault`}>
-          {fault}
-        </div>
-      )}
-    </div>
+    </Labelled>
   );
 }

@@ -1,9 +1,11 @@
+import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import type { JobRow } from '../../../contract/job.ts';
 import { dayText, JOB_STATE_NAME } from '../../../wording/work.ts';
 import { useJobs } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
+import { DataTable } from '../../widgets/DataTable.tsx';
 import { Sheet } from '../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 
@@ -18,55 +20,50 @@ const MARK: Record<JobRow['state'], Mark> = {
   cancelled: 'open',
 };
 
-function Rows({ jobs }: { jobs: readonly JobRow[] }) {
+function Rows({ label, jobs }: { label: string; jobs: readonly JobRow[] }) {
   return (
-    <table className="list">
-      <thead>
-        <tr>
-          <th>Job</th>
-          <th>Client</th>
-          <th>Vehicle</th>
-          <th>State</th>
-          <th>Where</th>
-          <th className="num">Stages</th>
-          <th className="num">Hours</th>
-          <th className="num">Promised</th>
-        </tr>
-      </thead>
-      <tbody>
-        {jobs.map((job) => (
-          <tr key={job.number}>
-            <td>
-              <Link to={`/jobs/${job.number}/brief`} className="strong">
-                {job.number} {job.title}
-              </Link>
-            </td>
-            <td>{job.client}</td>
-            <td>{job.variantName}</td>
-            <td>
-              <span className="row" style={{ flexWrap: 'nowrap' }}>
-                <StateMark mark={MARK[job.state]} label="" /> {JOB_STATE_NAME[job.state]}
-              </span>
-            </td>
-            <td>{job.place ?? (job.state === 'handedOver' ? 'gone' : 'not here yet')}</td>
-            <td className="num">{job.stagesAll > 0 ? `${job.stagesDone} of ${job.stagesAll}` : 'none yet'}</td>
-            <td className="num">
-              {job.stagesAll > 0 ? (
-                <>
-                  <span className={job.hoursClocked > job.hoursPlanned ? 'stop strong' : 'strong'}>
-                    {job.hoursClocked.toFixed(1)}
-                  </span>{' '}
-                  of {job.hoursPlanned.toFixed(0)}
-                </>
-              ) : (
-                <span className="soft">none yet</span>
-              )}
-            </td>
-            <td className="num">{job.promised ? dayText(job.promised) : <span className="soft">not promised</span>}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      label={label}
+      rows={jobs}
+      rowKey={(job) => job.number}
+      columns={({ words, figures }) => [
+        words(
+          'Job',
+          (job) => (
+            <Link to={`/jobs/${job.number}/brief`} className="strong">
+              {job.number} {job.title}
+            </Link>
+          ),
+          { width: 230, order: (a, b) => a.number.localeCompare(b.number) },
+        ),
+        words('Client', (job) => job.client, { order: (a, b) => a.client.localeCompare(b.client) }),
+        words('Vehicle', (job) => job.variantName, { width: 210 }),
+        words('State', (job) => (
+          <span className="row" style={{ flexWrap: 'nowrap' }}>
+            <StateMark mark={MARK[job.state]} label="" /> {JOB_STATE_NAME[job.state]}
+          </span>
+        )),
+        words('Where', (job) => job.place ?? (job.state === 'handedOver' ? 'gone' : 'not here yet')),
+        figures('Stages', (job) => (job.stagesAll > 0 ? `${job.stagesDone} of ${job.stagesAll}` : 'none yet')),
+        figures('Hours', (job) =>
+          job.stagesAll > 0 ? (
+            <>
+              <span className={job.hoursClocked > job.hoursPlanned ? 'stop strong' : 'strong'}>
+                {job.hoursClocked.toFixed(1)}
+              </span>{' '}
+              of {job.hoursPlanned.toFixed(0)}
+            </>
+          ) : (
+            <span className="soft">none yet</span>
+          ),
+        ),
+        figures(
+          'Promised',
+          (job) => (job.promised ? dayText(job.promised) : <span className="soft">not promised</span>),
+          { order: (a, b) => (a.promised ?? '9').localeCompare(b.promised ?? '9') },
+        ),
+      ]}
+    />
   );
 }
 
@@ -82,7 +79,7 @@ export default function JobList() {
       <div className="spread">
         <h1>Jobs</h1>
         {person.role === 'manager' && (
-          <Button type="primary" onClick={() => navigate('/jobs/new')}>
+          <Button type="primary" icon={<PlusOutlined />} onClick={() => navigate('/jobs/new')}>
             New job
           </Button>
         )}
@@ -90,13 +87,13 @@ export default function JobList() {
       {error && <p className="stop">{error.message}</p>}
       <Sheet title="In hand" aside={`${open.length} jobs`}>
         <div className="in">
-          <Rows jobs={open} />
+          <Rows label="Jobs in hand" jobs={open} />
         </div>
       </Sheet>
       {over.length > 0 && (
         <Sheet title="Handed over" aside={`${over.length} jobs`}>
           <div className="in">
-            <Rows jobs={over} />
+            <Rows label="Jobs handed over" jobs={over} />
           </div>
         </Sheet>
       )}

@@ -1,28 +1,31 @@
 import { Alert, Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
+import type { Sent } from '../../../contract/address.ts';
 import type { BriefLineBody } from '../../../contract/brief.ts';
-import { check } from '../../../contract/fields.ts';
-import { jobAddress, type NewJob as NewJobBody, newJobSchema } from '../../../contract/jobChange.ts';
+import { jobAddress, type NewJob as NewJobBody } from '../../../contract/jobChange.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useLibrary } from '../../data/resources.ts';
 import { lengthsOf } from '../../drawing/outline.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
+import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../widgets/Sheet.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
-import { useSend } from '../../widgets/useSend.ts';
+import { useChecked } from '../../widgets/useChecked.ts';
 import { LineEditor } from './brief/LineEditor.tsx';
 import { lineToStart } from './brief/lineToStart.ts';
 
-const BLANK: NewJobBody = {
+type Draft = Sent<NewJobBody>;
+
+const BLANK: Draft = {
   clientName: '',
   clientContact: '',
   title: '',
   variantId: '',
-  builtYear: 0,
+  builtYear: null,
   chassisNumber: '',
   registration: '',
   colour: '',
@@ -33,43 +36,40 @@ const BLANK: NewJobBody = {
 export default function NewJob() {
   const { shelves } = useLibrary();
   const navigate = useNavigate();
-  const sending = useSend(true);
-  const [draft, setDraft] = useDraft<NewJobBody>('new job');
+  const [draft, setDraft] = useDraft<Draft>('new job');
   const body = draft ?? BLANK;
-  const set = (change: Partial<NewJobBody>) => setDraft({ ...body, ...change });
-  const [sent, setSent] = useState<NewJobBody>(body);
-  const [tried, faults] = useFaults(body, sending.faults, sending.problem !== null, sent);
+  const form = useChecked(jobAddress.open, {}, body);
+  const { faults } = form;
+  const set = (change: Partial<Draft>) => setDraft({ ...body, ...change });
   const variant = shelves?.variants.get(body.variantId);
   const plan = useMemo(() => (variant ? vehicleState(variant, {}, null) : null), [variant]);
   const setLine = (at: number, line: BriefLineBody | null) =>
     set({ brief: body.brief.flatMap((old, i) => (i === at ? (line ? [line] : []) : [old])) });
 
   const save = async () => {
-    setSent(body);
-    const made = await sending.go(jobAddress.open, {}, body);
+    const made = await form.save();
     if (!made) return;
     setDraft(null);
     navigate(`/jobs/${made.number}/brief`);
   };
-  const say = (field: string) => (tried ? faults[field] : undefined);
   const span = plan ? lengthsOf(plan) : null;
   return (
-    <div className="page stack" style={{ maxWidth: 1000 }}>
+    <EntryForm className="page stack" style={{ maxWidth: 1000 }} onSave={() => void save()}>
       <h1>New job</h1>
-      {sending.problem && !sending.problem.fields && <Alert type="error" message={sending.problem.detail} />}
+      {form.refusal && <Alert type="error" title={form.refusal} />}
       <Sheet title="Client">
         <div className="in fields">
           <TextField
             label="Client"
             value={body.clientName}
             onChange={(clientName) => set({ clientName })}
-            fault={say('clientName')}
+            fault={faults.clientName}
           />
           <TextField
             label="Contact"
             value={body.clientContact}
             onChange={(clientContact) => set({ clientContact })}
-            fault={say('clientContact')}
+            fault={faults.clientContact}
           />
         </div>
       </Sheet>
@@ -78,7 +78,7 @@ export default function NewJob() {
         aside={variant ? `built ${variant.yearFrom} to ${variant.yearTo}` : 'models and variants from the library'}
       >
         <div className="in fields">
-          <TextField label="What it is" value={body.title} onChange={(title) => set({ title })} fault={say('title')} />
+          <TextField label="What it is" value={body.title} onChange={(title) => set({ title })} fault={faults.title} />
           <Choice
             label="Model and variant"
             value={body.variantId || null}
@@ -87,28 +87,28 @@ export default function NewJob() {
               label: `${v.makerName} ${v.modelName} ${v.name}`,
             }))}
             onChange={(variantId) => set({ variantId: variantId ?? '' })}
-            fault={say('variantId')}
+            fault={faults.variantId}
           />
           <QuantityInput
             label="Year built"
             kind="count"
-            value={body.builtYear || null}
-            onChange={(year) => set({ builtYear: year ?? 0 })}
-            fault={say('builtYear')}
+            value={body.builtYear}
+            onChange={(builtYear) => set({ builtYear })}
+            fault={faults.builtYear}
           />
           <TextField
             label="Chassis number"
             value={body.chassisNumber}
             onChange={(chassisNumber) => set({ chassisNumber })}
-            fault={say('chassisNumber')}
+            fault={faults.chassisNumber}
           />
           <TextField
             label="Registration"
             value={body.registration}
             onChange={(registration) => set({ registration })}
-            fault={say('registration')}
+            fault={faults.registration}
           />
-          <TextField label="Colour" value={body.colour} onChange={(colour) => set({ colour })} fault={say('colour')} />
+          <TextField label="Colour" value={body.colour} onChange={(colour) => set({ colour })} fault={faults.colour} />
         </div>
         {plan && span && (
           <div className="in">
@@ -128,15 +128,11 @@ export default function NewJob() {
               line={line}
               onChange={(next) => setLine(i, next)}
               onDrop={() => setLine(i, null)}
-              faults={
-                tried
-                  ? Object.fromEntries(
-                      Object.entries(faults).flatMap(([path, text]) =>
-                        path.startsWith(`brief.${i}.`) ? [[path.slice(`brief.${i}.`.length), text]] : [],
-                      ),
-                    )
-                  : {}
-              }
+              faults={Object.fromEntries(
+                Object.entries(faults).flatMap(([path, text]) =>
+                  path.startsWith(`brief.${i}.`) ? [[path.slice(`brief.${i}.`.length), text]] : [],
+                ),
+              )}
             />
           ))}
           <div className="row">
@@ -152,7 +148,7 @@ export default function NewJob() {
         </div>
       </Sheet>
       <div className="row">
-        <Button type="primary" loading={sending.busy} onClick={() => void save()}>
+        <Button type="primary" htmlType="submit" loading={form.busy}>
           Open the job
         </Button>
         <Button onClick={() => navigate('/jobs')}>Keep as draft</Button>
@@ -162,28 +158,6 @@ export default function NewJob() {
           </Button>
         )}
       </div>
-    </div>
+    </EntryForm>
   );
 }
-
-/** Sentences at the fields: what the schema says now, and what only the server knew when it was last asked. */
-function useFaults(
-  body: NewJobBody,
-  fromServer: Readonly<Record<string, string>>,
-  tried: boolean,
-  sent: NewJobBody,
-): [boolean, Readonly<Record<string, string>>] {
-  return useMemo(() => {
-    if (!tried) return [false, {}];
-    const { problems } = check(newJobSchema, body);
-    const serverOnly = Object.fromEntries(
-      // What the server said of a field holds until that field is changed.
-      Object.entries(fromServer).filter(([field]) => !(field in problems) && at(body, field) === at(sent, field)),
-    );
-    return [true, { ...serverOnly, ...problems }];
-  }, [body, fromServer, tried, sent]);
-}
-
-/** What a body holds at a path of a fault ("brief.0.amount"). */
-const at = (body: unknown, path: string): unknown =>
-  path.split('.').reduce<unknown>((inner, key) => (inner as Record<string, unknown> | undefined)?.[key], body);

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Refused } from '../../data/client.ts';
 import { signIn, useSession } from '../../data/session.tsx';
+import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { SafetyNote } from '../../widgets/SafetyNote.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 
@@ -27,13 +28,7 @@ export default function SignInPage() {
       <div className="left stack">
         <h1>Dajo</h1>
         <p className="soft">{workshop.name}</p>
-        <form
-          className="stack"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void go(name, password);
-          }}
-        >
+        <EntryForm onSave={() => void go(name, password)}>
           <TextField label="Name" value={name} onChange={setName} autoComplete="username" />
           <TextField
             label="Password"
@@ -46,7 +41,7 @@ export default function SignInPage() {
           <Button type="primary" htmlType="submit" loading={busy} block>
             Sign in
           </Button>
-        </form>
+        </EntryForm>
         <SafetyNote about="approval" />
       </div>
       {demoPassword && (

@@ -1,12 +1,12 @@
-import { Button } from 'antd';
 import { useState } from 'react';
 import type { BriefLineBody } from '../../../../contract/brief.ts';
 import { briefAddress } from '../../../../contract/brief.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useSend } from '../../../widgets/useSend.ts';
+import { useChecked } from '../../../widgets/useChecked.ts';
 import { useBench } from '../jobBench.ts';
 import { LineEditor } from './LineEditor.tsx';
 import { lineToStart } from './lineToStart.ts';
@@ -16,11 +16,7 @@ import { UsePanel } from './UsePanel.tsx';
 /** What the client wants, line by line, and how the vehicle will be used. */
 export default function BriefStep() {
   const { job } = useBench();
-  const sending = useSend(true);
   const [fresh, setFresh] = useState<BriefLineBody | null>(null);
-  const add = async () => {
-    if (fresh && (await sending.go(briefAddress.add, { number: job.number }, fresh))) setFresh(null);
-  };
   const person = usePerson();
   const may = useMay(job, 'brief');
   return (
@@ -31,17 +27,7 @@ export default function BriefStep() {
           {job.brief.map((line) => (
             <StoredLine key={line.id} line={line} />
           ))}
-          {fresh && (
-            <div>
-              <LineEditor line={fresh} onChange={setFresh} onDrop={() => setFresh(null)} faults={sending.faults} />
-              {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
-              <div className="row" style={{ paddingTop: 6 }}>
-                <Button size="small" type="primary" loading={sending.busy} onClick={() => void add()}>
-                  Add line
-                </Button>
-              </div>
-            </div>
-          )}
+          {fresh && <FreshLine line={fresh} onChange={setFresh} />}
           {may && !fresh && (
             <div style={{ width: 260 }}>
               <Choice
@@ -59,5 +45,19 @@ export default function BriefStep() {
       </Sheet>
       <UsePanel />
     </div>
+  );
+}
+
+/** A line that is being added; null drops it. */
+function FreshLine({ line, onChange }: { line: BriefLineBody; onChange: (line: BriefLineBody | null) => void }) {
+  const { job } = useBench();
+  const form = useChecked(briefAddress.add, { number: job.number }, line);
+  const add = async () => {
+    if (await form.save()) onChange(null);
+  };
+  return (
+    <EntryForm small save="Add line" busy={form.busy} refusal={form.refusal} onSave={() => void add()}>
+      <LineEditor line={line} onChange={onChange} onDrop={() => onChange(null)} faults={form.faults} />
+    </EntryForm>
   );
 }

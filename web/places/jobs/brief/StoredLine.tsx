@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { type BriefLineBody, briefAddress, type StoredBriefLine } from '../../../../contract/brief.ts';
 import { briefLineDifferences } from '../../../../wording/briefDifferences.ts';
 import { useDraft } from '../../../data/draft.ts';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useShown } from '../../../widgets/useShown.ts';
@@ -37,7 +38,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
     sending.clear();
   };
   return (
-    <div data-form>
+    <EntryForm className="" onSave={() => void save(draft?.version ?? line.version)}>
       <LineEditor
         line={body}
         onChange={(next) =>
@@ -52,12 +53,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
       />
       {!same && (
         <div className="row" style={{ padding: '6px 0' }}>
-          <Button
-            size="small"
-            type="primary"
-            loading={sending.busy}
-            onClick={() => void save(draft?.version ?? line.version)}
-          >
+          <Button size="small" type="primary" htmlType="submit" loading={sending.busy}>
             Save line
           </Button>
           <Button size="small" onClick={() => setDraft(null)}>
@@ -79,6 +75,6 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
         }}
         onClose={close}
       />
-    </div>
+    </EntryForm>
   );
 }

@@ -1,4 +1,5 @@
 import { Button, Segmented } from 'antd';
+import { Labelled } from '../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -129,8 +130,7 @@ export function UsePanel() {
             onChange={(v) => v !== null && set({ supply: { ...use.supply, amps: v } })}
             fault={fault('supply.amps')}
           />
-          <div className="field">
-            <span className="label">Phases</span>
+          <Labelled label="Phases">
             <Segmented
               aria-label="Phases of the supply"
               value={use.supply.phases}
@@ -140,7 +140,7 @@ export function UsePanel() {
               ]}
               onChange={(phases) => set({ supply: { ...use.supply, phases: phases as 1 | 3 } })}
             />
-          </div>
+          </Labelled>
         </div>
       </div>
     </Sheet>

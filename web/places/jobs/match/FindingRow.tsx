@@ -8,9 +8,10 @@ import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NA
 import { dayAndTime } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
-import { useSend } from '../../../widgets/useSend.ts';
+import { useChecked } from '../../../widgets/useChecked.ts';
 import { useBench } from '../jobBench.ts';
 
 export const VERDICT_MARK: Record<Verdict, Mark> = {
@@ -23,36 +24,27 @@ export const VERDICT_MARK: Record<Verdict, Mark> = {
 function DecisionForm({ finding, done }: { finding: Finding; done: () => void }) {
   const { job } = useBench();
   const [reason, setReason] = useState('');
-  const sending = useSend(true);
   const decision = finding.verdict === 'afterWork' ? 'accepted' : 'overridden';
+  const { rule, subject } = finding;
+  const form = useChecked(jobAddress.decide, { number: job.number }, { rule, subject, decision, reason });
   const save = async () => {
-    if (
-      await sending.go(
-        jobAddress.decide,
-        { number: job.number },
-        {
-          rule: finding.rule,
-          subject: finding.subject,
-          decision,
-          reason,
-        },
-      )
-    )
-      done();
+    if (await form.save()) done();
   };
   return (
-    <div className="stack" style={{ width: 250 }}>
+    <EntryForm
+      style={{ width: 250 }}
+      save={decision === 'accepted' ? 'Accept the work' : 'Override'}
+      busy={form.busy}
+      refusal={form.refusal}
+      onSave={() => void save()}
+    >
       <TextField
         label={decision === 'accepted' ? 'Why the work is accepted' : 'Why it is taken all the same'}
         value={reason}
         onChange={setReason}
-        fault={sending.faults.reason}
-        onEnter={() => void save()}
+        fault={form.faults.reason}
       />
-      <Button type="primary" onClick={() => void save()} loading={sending.busy}>
-        {decision === 'accepted' ? 'Accept the work' : 'Override'}
-      </Button>
-    </div>
+    </EntryForm>
   );
 }
 

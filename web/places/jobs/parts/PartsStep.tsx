@@ -8,6 +8,7 @@ import { dayAndTime, dayText, PART_STATE_NAME } from '../../../../wording/work.t
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { DataTable } from '../../../widgets/DataTable.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
@@ -16,96 +17,103 @@ import { useBench } from '../jobBench.ts';
 
 const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };
 
-function PartRow({ line }: { line: PartLine }) {
+/** Saves a line's new state; what was refused is said where it was asked for. */
+function useLineState(line: PartLine) {
+  const sending = useSend(true);
+  const save = (state: PartState, { due = '', fromShelf = false } = {}) =>
+    sending.go(
+      partAddress.change,
+      { id: line.id },
+      { state, due: state === 'ordered' ? due || null : null, serial: line.serial, fromShelf, version: line.version },
+    );
+  return { sending, save };
+}
+
+function PartName({ line }: { line: PartLine }) {
+  const { shelves } = useBench();
+  return (
+    <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+      <StateMark mark={MARK[line.state]} label={PART_STATE_NAME[line.state]} />
+      <span>
+        {shelves.components.get(line.componentId)?.name ?? line.componentId}
+        <span className="soft small"> {line.packedIn || (line.from === 'added' ? 'added' : 'beyond the kit')}</span>
+      </span>
+    </span>
+  );
+}
+
+/** Where a line stands: fitted by whom, due when, how many lie free. */
+function Standing({ line }: { line: PartLine }) {
   const { shelves, today, job } = useBench();
   const { workshop } = useSession();
   const may = useMay(job, 'parts');
-  const sending = useSend(true);
+  const { sending, save } = useLineState(line);
   const part = shelves.components.get(line.componentId);
-  const [state, setState] = useState<PartState | null>(null);
-  const [due, setDue] = useState(line.due ?? '');
-  const next = state ?? line.state;
-  const save = async (to: PartState, fromShelf = false) => {
-    const saved = await sending.go(
-      partAddress.change,
-      { id: line.id },
-      {
-        state: to,
-        due: to === 'ordered' ? due || null : null,
-        serial: line.serial,
-        fromShelf,
-        version: line.version,
-      },
-    );
-    if (saved) setState(null);
-  };
   const late = line.state === 'ordered' && (line.due ?? '') < today;
   const stock = shelves.free.get(line.componentId) ?? 0;
-  const name = part?.name ?? line.componentId;
   return (
-    <tr data-part={line.componentId} data-state={line.state}>
-      <td>
-        <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
-          <StateMark mark={MARK[line.state]} label={PART_STATE_NAME[line.state]} />
-          <span>
-            {name}
-            <span className="soft small"> {line.packedIn || (line.from === 'added' ? 'added' : 'beyond the kit')}</span>
-          </span>
+    <>
+      {line.state === 'fitted' && line.fittedAt && `${line.fittedBy}, ${dayAndTime(line.fittedAt, workshop.timeZone)}`}
+      {line.state === 'ordered' && line.due && (
+        <span className={late ? 'stop strong' : ''}>
+          {late ? `was due ${dayText(line.due)}, late` : `due ${dayText(line.due)}`}
         </span>
-      </td>
-      <td className="num">{line.quantity}</td>
-      <td>
-        {line.state === 'fitted' &&
-          line.fittedAt &&
-          `${line.fittedBy}, ${dayAndTime(line.fittedAt, workshop.timeZone)}`}
-        {line.state === 'ordered' && line.due && (
-          <span className={late ? 'stop strong' : ''}>
-            {late ? `was due ${dayText(line.due)}, late` : `due ${dayText(line.due)}`}
-          </span>
+      )}
+      {late && may && stock >= line.quantity && (
+        <Button
+          size="small"
+          onClick={() => void save('inStores', { fromShelf: true })}
+          aria-label={`Take ${part?.name ?? line.componentId} from stores`}
+        >
+          Take it from stores, {stock} free
+        </Button>
+      )}
+      {line.state === 'missing' && (
+        <span className="soft">{`${stock} free in stores, ${part?.leadDays ?? 0} days to get`}</span>
+      )}
+      {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
+      {sending.problem && <div className="fault">{sending.problem.detail}</div>}
+    </>
+  );
+}
+
+function StateChange({ line }: { line: PartLine }) {
+  const { shelves, job } = useBench();
+  const may = useMay(job, 'parts');
+  const { sending, save } = useLineState(line);
+  const name = shelves.components.get(line.componentId)?.name ?? line.componentId;
+  const [ordering, setOrdering] = useState(false);
+  const [due, setDue] = useState(line.due ?? '');
+  if (!may) return PART_STATE_NAME[line.state];
+  const order = async () => {
+    if (await save('ordered', { due })) setOrdering(false);
+  };
+  return (
+    <div className="stack" style={{ gap: 4 }}>
+      <div className="row" style={{ flexWrap: 'nowrap' }}>
+        <div style={{ width: 118 }}>
+          <Choice
+            label={`State of ${name}`}
+            hideLabel
+            value={ordering ? 'ordered' : line.state}
+            options={PART_STATES.map((value) => ({ value, label: PART_STATE_NAME[value] }))}
+            onChange={(to) => {
+              setOrdering(to === 'ordered');
+              if (to && to !== 'ordered') void save(to);
+            }}
+          />
+        </div>
+        {ordering && (
+          <>
+            <DayInput label={`Due day of ${name}`} value={due} onChange={setDue} fault={sending.faults.due} />
+            <Button size="small" type="primary" onClick={() => void order()}>
+              Save
+            </Button>
+          </>
         )}
-        {late && may && stock >= line.quantity && (
-          <Button size="small" onClick={() => void save('inStores', true)} aria-label={`Take ${name} from stores`}>
-            Take it from stores, {stock} free
-          </Button>
-        )}
-        {line.state === 'missing' && (
-          <span className="soft">{`${stock} free in stores, ${part?.leadDays ?? 0} days to get`}</span>
-        )}
-        {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
-      </td>
-      <td style={{ width: 250 }}>
-        {may ? (
-          <div className="stack" style={{ gap: 4 }}>
-            <div className="row" style={{ flexWrap: 'nowrap' }}>
-              <div style={{ width: 118 }}>
-                <Choice
-                  label={`State of ${name}`}
-                  hideLabel
-                  value={next}
-                  options={PART_STATES.map((value) => ({ value, label: PART_STATE_NAME[value] }))}
-                  onChange={(to) => {
-                    if (!to) return;
-                    if (to === 'ordered') setState(to);
-                    else void save(to);
-                  }}
-                />
-              </div>
-              {state === 'ordered' && (
-                <>
-                  <DayInput label={`Due day of ${name}`} value={due} onChange={setDue} fault={sending.faults.due} />
-                  <Button size="small" type="primary" onClick={() => void save('ordered')}>
-                    Save
-                  </Button>
-                </>
-              )}
-            </div>
-            {sending.problem && !sending.faults.due && <div className="fault">{sending.problem.detail}</div>}
-          </div>
-        ) : (
-          PART_STATE_NAME[line.state]
-        )}
-      </td>
-    </tr>
+      </div>
+      {sending.problem && !sending.faults.due && <div className="fault">{sending.problem.detail}</div>}
+    </div>
   );
 }
 
@@ -147,21 +155,18 @@ export default function PartsStep() {
           {job.parts.length === 0 ? (
             <p className="soft">No list yet. It is made from the kit taken in Match and the design chosen in Size.</p>
           ) : (
-            <table className="list">
-              <thead>
-                <tr>
-                  <th>Part</th>
-                  <th className="num">Quantity</th>
-                  <th>Where it stands</th>
-                  <th>Change</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line) => (
-                  <PartRow key={line.id} line={line} />
-                ))}
-              </tbody>
-            </table>
+            <DataTable
+              label="Parts"
+              rows={lines}
+              rowKey={(line) => line.id}
+              rowMark={(line) => ({ 'data-part': line.componentId, 'data-state': line.state, className: '' })}
+              columns={({ words, figures }) => [
+                words('Part', (line) => <PartName line={line} />),
+                figures('Quantity', (line) => line.quantity, { width: 80 }),
+                words('Where it stands', (line) => <Standing line={line} />, { width: 250 }),
+                words('Change', (line) => <StateChange line={line} />, { width: 250 }),
+              ]}
+            />
           )}
         </div>
       </Sheet>

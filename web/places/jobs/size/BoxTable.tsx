@@ -3,6 +3,7 @@ import { satelliteCount } from '../../../../core/pack/satellites.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { DataTable } from '../../../widgets/DataTable.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useBench } from '../jobBench.ts';
 import { useDesign } from './useDesign.ts';
@@ -24,61 +25,72 @@ export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> 
   const unitSet = useUnitSet();
   const { bays } = vehicle.variant;
   const setBox = (bay: string, change: Partial<BoxChoice>) => set({ boxes: withBox(inputs.boxes, bay, change) });
+  const rows = bays.map((bay) => {
+    const at = inputs.boxes.findIndex((box) => box.bay === bay.name);
+    const placed = sheet.slots.pack.boxes.find((box) => box.bay.name === bay.name);
+    return { bay, at, choice: inputs.boxes[at], placed };
+  });
   return (
     <>
-      <table className="list" aria-label="Modules in bays">
-        <thead>
-          <tr>
-            <th>Bay</th>
-            <th style={{ width: 104 }}>Modules</th>
-            <th style={{ width: 112 }}>Shift aft</th>
-            <th className="num">Filled box</th>
-          </tr>
-        </thead>
-        <tbody>
-          {bays.map((bay) => {
-            const at = inputs.boxes.findIndex((box) => box.bay === bay.name);
-            const choice = inputs.boxes[at];
-            const placed = sheet.slots.pack.boxes.find((box) => box.bay.name === bay.name);
-            const tooMany = placed?.outer === null && placed.module ? `takes ${placed.most} at most` : undefined;
-            const heavy = placed && placed.massKg > bay.maxMassKg;
-            return (
-              <tr key={bay.name}>
-                <td>
-                  {bay.name}
-                  <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
-                </td>
-                <td>
-                  <QuantityInput
-                    label={`Modules in ${bay.name}`}
-                    hideLabel
-                    kind="count"
-                    value={choice?.modules ?? 0}
-                    onChange={(modules) =>
-                      modules !== null && setBox(bay.name, { modules: Math.max(0, Math.round(modules)) })
-                    }
-                    fault={tooMany ?? faults[`inputs.boxes.${at}.modules`]}
-                  />
-                </td>
-                <td>
-                  <QuantityInput
-                    label={`Shift of ${bay.name}`}
-                    hideLabel
-                    kind="length"
-                    value={choice?.shiftMm ?? 0}
-                    onChange={(shiftMm) => shiftMm !== null && setBox(bay.name, { shiftMm })}
-                    disabled={!choice}
-                  />
-                </td>
-                <td className={`num ${heavy ? 'stop' : ''}`}>
-                  {placed ? formatQuantity(placed.massKg, 'mass', unitSet) : <span className="soft">empty</span>}
-                  <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <DataTable
+        label="Modules in bays"
+        rows={rows}
+        rowKey={({ bay }) => bay.name}
+        columns={({ words, figures }) => [
+          words('Bay', ({ bay }) => (
+            <>
+              {bay.name}
+              <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
+            </>
+          )),
+          words(
+            'Modules',
+            ({ bay, at, choice, placed }) => (
+              <QuantityInput
+                label={`Modules in ${bay.name}`}
+                hideLabel
+                kind="count"
+                value={choice?.modules ?? 0}
+                onChange={(modules) =>
+                  modules !== null && setBox(bay.name, { modules: Math.max(0, Math.round(modules)) })
+                }
+                fault={
+                  placed?.outer === null && placed.module
+                    ? `takes ${placed.most} at most`
+                    : faults[`inputs.boxes.${at}.modules`]
+                }
+              />
+            ),
+            { width: 104 },
+          ),
+          words(
+            'Shift aft',
+            ({ bay, choice }) => (
+              <QuantityInput
+                label={`Shift of ${bay.name}`}
+                hideLabel
+                kind="length"
+                value={choice?.shiftMm ?? 0}
+                onChange={(shiftMm) => shiftMm !== null && setBox(bay.name, { shiftMm })}
+                disabled={!choice}
+              />
+            ),
+            { width: 112 },
+          ),
+          figures('Filled box', ({ bay, placed }) => (
+            <>
+              {placed ? (
+                <span className={placed.massKg > bay.maxMassKg ? 'stop' : ''}>
+                  {formatQuantity(placed.massKg, 'mass', unitSet)}
+                </span>
+              ) : (
+                <span className="soft">empty</span>
+              )}
+              <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
+            </>
+          )),
+        ]}
+      />
       {inputs.boxes.length > 0 && <BoxDetails faults={faults} setBox={setBox} />}
     </>
   );

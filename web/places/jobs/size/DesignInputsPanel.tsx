@@ -1,8 +1,10 @@
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { Component, ComponentKind } from '../../../../core/component/sheets.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { DataTable } from '../../../widgets/DataTable.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';
@@ -101,6 +103,7 @@ function OtherParts() {
     (sum, other) => sum + (shelves.components.get(other.componentId)?.massKg ?? 0) * other.quantity,
     0,
   );
+  const nameOf = (id: string) => shelves.components.get(id)?.name ?? id;
   const rest = shelves.data.components.filter(
     (part) =>
       !inputs.others.some((other) => other.componentId === part.id) &&
@@ -111,27 +114,24 @@ function OtherParts() {
       <summary>
         Other parts: {inputs.others.length}, {formatQuantity(mass, 'mass', set)}
       </summary>
-      <table className="list">
-        <tbody>
-          {inputs.others.map((other) => (
-            <tr key={other.componentId}>
-              <td>
-                {other.quantity} × {shelves.components.get(other.componentId)?.name ?? other.componentId}
-              </td>
-              <td className="num">
-                <Button
-                  size="small"
-                  type="text"
-                  aria-label={`Take out ${shelves.components.get(other.componentId)?.name ?? other.componentId}`}
-                  onClick={() => setInputs({ ...inputs, others: inputs.others.filter((o) => o !== other) })}
-                >
-                  Take out
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="Other parts"
+        head={false}
+        rows={inputs.others}
+        rowKey={(other) => other.componentId}
+        columns={({ words, figures }) => [
+          words('Part', (other) => `${other.quantity} × ${nameOf(other.componentId)}`),
+          figures('', (other) => (
+            <Button
+              size="small"
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Take out ${nameOf(other.componentId)}`}
+              onClick={() => setInputs({ ...inputs, others: inputs.others.filter((o) => o !== other) })}
+            />
+          )),
+        ]}
+      />
       <Choice
         label="Add a part"
         hideLabel

@@ -3,6 +3,7 @@ import { FIGURES } from '../../../../core/figures/index.ts';
 import { type DrivenUse, USE_RUNS } from '../../../../core/figures/road/useRuns.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../data/session.tsx';
+import { DataTable } from '../../../widgets/DataTable.tsx';
 import { FigureValue } from '../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useBench } from '../jobBench.ts';
@@ -52,34 +53,23 @@ export function RangeSpread() {
       aside={`usual load; the day of the brief is ${formatQuantity(use.ambientC, 'temperature', set)}`}
     >
       <div className="in" style={{ overflowX: 'auto' }}>
-        <table className="list" aria-label="Range with its spread">
-          <thead>
-            <tr>
-              <th>Use</th>
-              <th className="num">Consumption</th>
-              <th className="num">New</th>
-              <th className="num">New, frost</th>
-              <th className="num">80 % battery</th>
-              <th className="num">80 %, frost</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ name, driven, ids }) => (
-              <tr key={name}>
-                <td>
-                  {name}
-                  {driven === null && ` ${formatQuantity(use.constantKmh, 'speed', set)}`}
-                  {driven !== null && <TooWeak driven={driven} />}
-                </td>
-                {ids.map((id) => (
-                  <td key={id} className="num">
-                    <FigureValue id={id} sheet={sheet} />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          label="Range with its spread"
+          rows={rows}
+          rowKey={(row) => row.name}
+          columns={({ words, figures }) => [
+            words('Use', ({ name, driven }) => (
+              <>
+                {name}
+                {driven === null && ` ${formatQuantity(use.constantKmh, 'speed', set)}`}
+                {driven !== null && <TooWeak driven={driven} />}
+              </>
+            )),
+            ...['Consumption', 'New', 'New, frost', '80 % battery', '80 %, frost'].map((title, i) =>
+              figures(title, ({ ids }) => <FigureValue id={ids[i]!} sheet={sheet} />),
+            ),
+          ]}
+        />
         <p className="soft small">
           Frost is 0 °C with the cabin held warm, a cold pack and stiff tyres. Rolling and drag of old vehicles are the
           largest doubts: see the measuring list in Vehicle.

@@ -5,9 +5,11 @@ import { dayAndTime } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
+import { useChecked } from '../../../widgets/useChecked.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 
 /** Faults to put right: noted in a line, put right with one press. */
@@ -16,8 +18,9 @@ export function Snags({ job }: { job: JobSheet }) {
   const sending = useSend(true);
   const may = useMay(job, 'snag');
   const { workshop } = useSession();
+  const form = useChecked(stageAddress.noteSnag, { number: job.number }, { text: text ?? '' });
   const add = async () => {
-    if (await sending.go(stageAddress.noteSnag, { number: job.number }, { text: text ?? '' })) setText(null);
+    if (await form.save()) setText(null);
   };
   const open = job.snags.filter((snag) => !snag.closedAt).length;
   return (
@@ -44,18 +47,17 @@ export function Snags({ job }: { job: JobSheet }) {
         </div>
       ))}
       {may && (
-        <div className="step" style={{ gridTemplateColumns: '1fr auto', alignItems: 'end' }}>
+        <EntryForm className="step beside" onSave={() => void add()}>
           <TextField
             label="A fault to put right"
             value={text ?? ''}
             onChange={setText}
-            fault={sending.faults.text ?? sending.problem?.detail}
-            onEnter={() => void add()}
+            fault={form.faults.text ?? form.refusal ?? undefined}
           />
-          <Button onClick={() => void add()} loading={sending.busy}>
+          <Button htmlType="submit" loading={form.busy}>
             Note snag
           </Button>
-        </div>
+        </EntryForm>
       )}
     </Sheet>
   );

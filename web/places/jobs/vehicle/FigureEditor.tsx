@@ -5,8 +5,9 @@ import type { Source } from '../../../../core/quantity/sourced.ts';
 import { VEHICLE_FIGURES, type VehicleFigureId } from '../../../../core/vehicle/vehicleFigures.ts';
 import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { useSend } from '../../../widgets/useSend.ts';
+import { useChecked } from '../../../widgets/useChecked.ts';
 import { useBench } from '../jobBench.ts';
 
 function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
@@ -15,19 +16,24 @@ function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
   const [source, setSource] = useState<Source>('measured');
   // The vehicle's own figure as it was when this was opened; somebody else may measure meanwhile.
   const [since] = useState(job.vehicle.measured[id]?.at ?? null);
-  const sending = useSend(true);
+  const form = useChecked(vehicleAddress.measure, { number: job.number }, { figure: id, value, source, since });
   const save = async () => {
-    if (await sending.go(vehicleAddress.measure, { number: job.number }, { figure: id, value, source, since })) done();
+    if (await form.save()) done();
   };
   return (
-    <div className="stack" style={{ width: 230 }} data-form>
+    <EntryForm
+      style={{ width: 230 }}
+      save="Save figure"
+      busy={form.busy}
+      refusal={form.refusal}
+      onSave={() => void save()}
+    >
       <QuantityInput
         label="Value"
         kind={VEHICLE_FIGURES[id]}
         value={value}
         onChange={setValue}
-        fault={sending.faults.value}
-        onEnter={() => void save()}
+        fault={form.faults.value}
       />
       <Choice
         label="Where from"
@@ -35,11 +41,7 @@ function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
         options={(['measured', 'drawing', 'assumed'] as const).map((s) => ({ value: s, label: SOURCE_NAME[s] }))}
         onChange={(next) => setSource((next as Source | null) ?? 'measured')}
       />
-      {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
-      <Button type="primary" onClick={() => void save()} loading={sending.busy}>
-        Save figure
-      </Button>
-    </div>
+    </EntryForm>
   );
 }
 

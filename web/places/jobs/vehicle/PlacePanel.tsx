@@ -44,15 +44,13 @@ export function PlacePanel() {
               placeholder="Not here yet"
               mayBeEmpty
             />
-            <div className="field">
-              <span className="label">Promised</span>
-              <DayInput
-                label="Promised day"
-                value={job.promised ?? ''}
-                onChange={(iso) => save({ promised: iso || null })}
-                fault={sending.faults.promised}
-              />
-            </div>
+            <DayInput
+              label="Promised day"
+              shown
+              value={job.promised ?? ''}
+              onChange={(iso) => save({ promised: iso || null })}
+              fault={sending.faults.promised}
+            />
           </>
         ) : (
           <p>{here?.name ?? 'Not here yet'}</p>

@@ -9,6 +9,7 @@ import { dayAndTime } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
+import { DataTable } from '../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -30,9 +31,10 @@ export default function VehicleStep() {
   const { workshop } = useSession();
   const mayMeasure = useMay(job, 'measure');
   const toMeasure = useMemo(() => measuringList(lines, sheet), [lines, sheet]);
-  const { figures, variant, weighing } = vehicle;
-  const mass = (id: 'frontAxleMass' | 'rearAxleMass') => formatQuantity(figures[id].value, 'mass', set);
-  const share = figures.frontAxleMass.value / (figures.frontAxleMass.value + figures.rearAxleMass.value);
+  const { figures: figuresOf, variant, weighing } = vehicle;
+  const rows = VEHICLE_FIGURE_IDS.map((id) => ({ id, kind: VEHICLE_FIGURES[id] }));
+  const mass = (id: 'frontAxleMass' | 'rearAxleMass') => formatQuantity(figuresOf[id].value, 'mass', set);
+  const share = figuresOf.frontAxleMass.value / (figuresOf.frontAxleMass.value + figuresOf.rearAxleMass.value);
   return (
     <div className="stack">
       <Sheet
@@ -45,10 +47,14 @@ export default function VehicleStep() {
             parts={[]}
             front={{
               text: mass('frontAxleMass'),
-              say: `front, ${SOURCE_NAME[figures.frontAxleMass.source]}`,
+              say: `front, ${SOURCE_NAME[figuresOf.frontAxleMass.source]}`,
               over: false,
             }}
-            rear={{ text: mass('rearAxleMass'), say: `rear, ${SOURCE_NAME[figures.rearAxleMass.source]}`, over: false }}
+            rear={{
+              text: mass('rearAxleMass'),
+              say: `rear, ${SOURCE_NAME[figuresOf.rearAxleMass.source]}`,
+              over: false,
+            }}
             middle={{ text: formatQuantity(share, 'share', set), say: 'on the front axle', over: false }}
             centreX={null}
           />
@@ -99,7 +105,7 @@ export default function VehicleStep() {
                 <div>
                   <span className="strong">{VEHICLE_FIGURE_NAME[item.figure]}</span>{' '}
                   <span className="soft">
-                    {SOURCE_NAME[figures[item.figure].source]}, often{' '}
+                    {SOURCE_NAME[figuresOf[item.figure].source]}, often{' '}
                     {formatQuantity(item.likelyError, 'share', set, { digits: 0 })} off
                   </span>
                   <div className="soft small">
@@ -118,39 +124,28 @@ export default function VehicleStep() {
       <PlacePanel />
       <Sheet title="Figures of this vehicle" aside="measured ones stand in for the library's">
         <div className="in">
-          <table className="list">
-            <thead>
-              <tr>
-                <th>Figure</th>
-                <th className="num">Value</th>
-                <th>Source</th>
-                <th className="num">Library</th>
-                <th>
-                  <span className="hidden-label">Measure</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {VEHICLE_FIGURE_IDS.map((id) => {
-                const kind = VEHICLE_FIGURES[id];
-                return (
-                  <tr key={id} data-vehicle-figure={id}>
-                    <td>{VEHICLE_FIGURE_NAME[id]}</td>
-                    <td className="num strong">{formatQuantity(figures[id].value, kind, set)}</td>
-                    <td>
-                      <SourceMark of={figures[id]} />
-                    </td>
-                    <td className="num soft">{formatQuantity(variant.figures[id].value, kind, set)}</td>
-                    <td className="num">
-                      {mayMeasure && !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && (
-                        <FigureEditor id={id} />
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <DataTable
+            label="Figures of this vehicle"
+            rows={rows}
+            rowKey={({ id }) => id}
+            rowMark={({ id }) => ({ 'data-vehicle-figure': id, className: '' })}
+            columns={({ words, figures }) => [
+              words('Figure', ({ id }) => VEHICLE_FIGURE_NAME[id]),
+              figures('Value', ({ id, kind }) => (
+                <span className="strong">{formatQuantity(figuresOf[id].value, kind, set)}</span>
+              )),
+              words('Source', ({ id }) => <SourceMark of={figuresOf[id]} />),
+              figures('Library', ({ id, kind }) => (
+                <span className="soft">{formatQuantity(variant.figures[id].value, kind, set)}</span>
+              )),
+              figures(
+                <span className="hidden-label">Measure</span>,
+                ({ id }) =>
+                  mayMeasure &&
+                  !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && <FigureEditor id={id} />,
+              ),
+            ]}
+          />
         </div>
       </Sheet>
     </div>

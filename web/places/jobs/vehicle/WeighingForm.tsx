@@ -1,14 +1,17 @@
-import { Button, Segmented } from 'antd';
+import { Segmented } from 'antd';
+import type { Sent } from '../../../../contract/address.ts';
 import type { WeighingBody } from '../../../../contract/vehicle.ts';
 import { vehicleAddress } from '../../../../contract/vehicle.ts';
 import { useDraft } from '../../../data/draft.ts';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
+import { Labelled } from '../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
-import { useSend } from '../../../widgets/useSend.ts';
+import { useChecked } from '../../../widgets/useChecked.ts';
 import { useBench } from '../jobBench.ts';
 
 type Corners = 'frontLeftKg' | 'frontRightKg' | 'rearLeftKg' | 'rearRightKg';
-type Draft = Omit<WeighingBody, Corners> & Record<Corners, number | null>;
+type Draft = Sent<WeighingBody>;
 
 const BLANK: Draft = {
   frontLeftKg: null,
@@ -30,17 +33,13 @@ export function WeighingForm() {
   const { job } = useBench();
   const [draft, setDraft] = useDraft<Draft>(`weighing ${job.id}`);
   const body = draft ?? BLANK;
-  const sending = useSend(true);
+  const form = useChecked(vehicleAddress.weigh, { number: job.number }, body);
   const set = (change: Partial<Draft>) => setDraft({ ...body, ...change });
   const save = async () => {
-    if (await sending.go(vehicleAddress.weigh, { number: job.number }, body)) setDraft(null);
+    if (await form.save()) setDraft(null);
   };
-  const fault = (corner: Corners) =>
-    sending.faults[corner] === `${corner} must be a number, without unit or comma.`
-      ? 'Weigh this corner.'
-      : sending.faults[corner];
   return (
-    <div className="stack">
+    <EntryForm save="Save weights" busy={form.busy} refusal={form.refusal} onSave={() => void save()}>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10 }}>
         {(['frontLeftKg', 'rearLeftKg', 'frontRightKg', 'rearRightKg'] as const).map((corner) => (
           <QuantityInput
@@ -49,13 +48,11 @@ export function WeighingForm() {
             kind="mass"
             value={body[corner]}
             onChange={(value) => set({ [corner]: value })}
-            fault={fault(corner)}
-            onEnter={() => void save()}
+            fault={form.faults[corner]}
           />
         ))}
       </div>
-      <div className="field">
-        <span className="label">State</span>
+      <Labelled label="State">
         <Segmented
           aria-label="State when weighed"
           value={body.state}
@@ -65,14 +62,8 @@ export function WeighingForm() {
           ]}
           onChange={(state) => set({ state: state as Draft['state'] })}
         />
-      </div>
+      </Labelled>
       <TextField label="Fuel and what was in it" value={body.note} onChange={(note) => set({ note })} />
-      {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
-      <div>
-        <Button type="primary" loading={sending.busy} onClick={() => void save()}>
-          Save weights
-        </Button>
-      </div>
-    </div>
+    </EntryForm>
   );
 }

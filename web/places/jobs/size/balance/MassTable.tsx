@@ -1,6 +1,7 @@
 import { massItems } from '../../../../../core/figures/balance/massItems.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
 
@@ -13,32 +14,21 @@ export function MassTable() {
   return (
     <Sheet title="Every mass and its place" aside="x behind the front axle, y right of the middle">
       <div className="in" style={{ overflowX: 'auto' }}>
-        <table className="list" aria-label="Masses">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th className="num">Mass</th>
-              <th className="num">x</th>
-              <th className="num">y</th>
-              <th className="num">On the rear axle</th>
-            </tr>
-          </thead>
-          <tbody>
-            {items.map((item, i) => (
-              <tr key={i}>
-                <td>{item.name}</td>
-                <td className="num">{formatQuantity(item.massKg, 'mass', set, { digits: 1 })}</td>
-                <td className="num">{formatQuantity(item.xMm, 'length', set)}</td>
-                <td className="num">{formatQuantity(item.yMm ?? 0, 'length', set)}</td>
-                <td className="num">
-                  {formatQuantity((item.massKg * item.xMm) / sheet.slots.vehicle.figures.wheelbase.value, 'mass', set, {
-                    digits: 1,
-                  })}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          label="Masses"
+          rows={items}
+          columns={({ words, figures }) => [
+            words('What', (item) => item.name),
+            figures('Mass', (item) => formatQuantity(item.massKg, 'mass', set, { digits: 1 })),
+            figures('x', (item) => formatQuantity(item.xMm, 'length', set)),
+            figures('y', (item) => formatQuantity(item.yMm ?? 0, 'length', set)),
+            figures('On the rear axle', (item) =>
+              formatQuantity((item.massKg * item.xMm) / sheet.slots.vehicle.figures.wheelbase.value, 'mass', set, {
+                digits: 1,
+              }),
+            ),
+          ]}
+        />
       </div>
     </Sheet>
   );

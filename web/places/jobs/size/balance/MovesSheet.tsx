@@ -4,6 +4,7 @@ import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
 import { afterMoves, moveText } from '../moveText.ts';
@@ -39,21 +40,23 @@ export function MovesSheet() {
         {advice.length === 0 && !now && (
           <p>No move of modules brings it nearer: move other parts, or change the aim.</p>
         )}
-        <table className="list" aria-label="Moves">
-          <tbody>
-            {(now ? [] : advice).map((one) => (
-              <tr key={moveText(one)}>
-                <td>{moveText(one)}</td>
-                <td className={`num ${one.meets ? 'pass' : ''}`}>{percent(one.frontShare)}</td>
-                <td className="num">
-                  <Button size="small" onClick={() => set({ boxes: afterMoves(inputs.boxes, one) })}>
-                    Move
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        {!now && advice.length > 0 && (
+          <DataTable
+            label="Moves"
+            head={false}
+            rows={advice}
+            rowKey={moveText}
+            columns={({ words, figures }) => [
+              words('Move', moveText),
+              figures('Front', (one) => <span className={one.meets ? 'pass' : ''}>{percent(one.frontShare)}</span>),
+              figures('', (one) => (
+                <Button size="small" onClick={() => set({ boxes: afterMoves(inputs.boxes, one) })}>
+                  Move
+                </Button>
+              )),
+            ]}
+          />
+        )}
         <p className="soft small">
           Equal shares corner evenly; the maker’s shares keep the handling and brakes the vehicle was built with. The
           brief says which holds; this only looks.

@@ -4,6 +4,8 @@ import type { NamedSupply } from '../../../../../core/figures/slots.ts';
 import { formatClock, formatHours, formatQuantity } from '../../../../../core/quantity/format.ts';
 import { MISSING } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
@@ -24,33 +26,24 @@ export function SuppliesPanel() {
     <Sheet title="At every supply" aside={buttons}>
       <div className="in stack">
         {result.value ? (
-          <table className="list" aria-label="Charging at every supply">
-            <thead>
-              <tr>
-                <th>Supply</th>
-                <th className="num">Power</th>
-                <th>Held back by</th>
-                <th className="num">Empty to full</th>
-                <th className="num">Full at</th>
-              </tr>
-            </thead>
-            <tbody>
-              {result.value.map(({ supply, watts, by, hours }, i) => (
-                <tr key={i}>
-                  <td>
-                    {supply.name}
-                    <div className="soft small">
-                      {supply.volts} V, {supply.amps} A, {supply.phases === 3 ? 'three phases' : 'one phase'}
-                    </div>
-                  </td>
-                  <td className="num">{formatQuantity(watts, 'electricPower', unitSet)}</td>
-                  <td>{by}</td>
-                  <td className="num">{formatHours(hours)}</td>
-                  <td className="num">{formatClock(home + hours)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            label="Charging at every supply"
+            rows={result.value}
+            columns={({ words, figures }) => [
+              words('Supply', ({ supply }) => (
+                <>
+                  {supply.name}
+                  <div className="soft small">
+                    {supply.volts} V, {supply.amps} A, {supply.phases === 3 ? 'three phases' : 'one phase'}
+                  </div>
+                </>
+              )),
+              figures('Power', ({ watts }) => formatQuantity(watts, 'electricPower', unitSet)),
+              words('Held back by', ({ by }) => by),
+              figures('Empty to full', ({ hours }) => formatHours(hours)),
+              figures('Full at', ({ hours }) => formatClock(home + hours)),
+            ]}
+          />
         ) : (
           <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
         )}
@@ -90,8 +83,7 @@ export function SuppliesPanel() {
                 onChange={(amps) => amps !== null && change(i, { amps })}
                 fault={fault(`otherSupplies.${i}.amps`)}
               />
-              <div className="field">
-                <span className="label">Phases</span>
+              <Labelled label="Phases">
                 <Segmented
                   aria-label={`Phases of supply ${i + 2}`}
                   value={supply.phases}
@@ -101,7 +93,7 @@ export function SuppliesPanel() {
                   ]}
                   onChange={(phases) => change(i, { phases: phases as 1 | 3 })}
                 />
-              </div>
+              </Labelled>
               <Button
                 size="small"
                 type="text"

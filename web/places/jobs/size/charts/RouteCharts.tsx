@@ -7,6 +7,7 @@ import type { Route } from '../../../../../core/road/route.ts';
 import { routeParts } from '../../../../../core/road/routeParts.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { useBench } from '../../jobBench.ts';
 
@@ -111,31 +112,24 @@ const PARTS = 6;
 function Parts({ route, run }: { route: Route; run: UseResult }) {
   const set = useUnitSet();
   return (
-    <table className="list" aria-label="Energy by part of the route">
-      <thead>
-        <tr>
-          <th>Part</th>
-          <th className="num">Time</th>
-          <th className="num">Climb</th>
-          <th className="num">Energy</th>
-          <th className="num">Consumption</th>
-        </tr>
-      </thead>
-      <tbody>
-        {routeParts(route, run, PARTS).map((part) => (
-          <tr key={part.fromKm}>
-            <td>
-              {formatQuantity(part.fromKm, 'distance', set, { digits: 1 })} to{' '}
-              {formatQuantity(part.toKm, 'distance', set, { digits: 1 })}
-            </td>
-            <td className="num">{formatHours(part.seconds / 3600)}</td>
-            <td className="num">{formatQuantity(part.climbM, 'height', set)}</td>
-            <td className="num">{formatQuantity(part.batteryWh, 'energy', set, { digits: 2 })}</td>
-            <td className="num">{formatQuantity(part.batteryWh / (part.toKm - part.fromKm), 'consumption', set)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      label="Energy by part of the route"
+      rows={routeParts(route, run, PARTS)}
+      rowKey={(part) => String(part.fromKm)}
+      columns={({ words, figures }) => [
+        words(
+          'Part',
+          (part) =>
+            `${formatQuantity(part.fromKm, 'distance', set, { digits: 1 })} to ${formatQuantity(part.toKm, 'distance', set, { digits: 1 })}`,
+        ),
+        figures('Time', (part) => formatHours(part.seconds / 3600)),
+        figures('Climb', (part) => formatQuantity(part.climbM, 'height', set)),
+        figures('Energy', (part) => formatQuantity(part.batteryWh, 'energy', set, { digits: 2 })),
+        figures('Consumption', (part) =>
+          formatQuantity(part.batteryWh / (part.toKm - part.fromKm), 'consumption', set),
+        ),
+      ]}
+    />
   );
 }
 

@@ -3,6 +3,7 @@ import { motorNow } from '../../../../../core/figures/drive/motorNow.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
+import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
@@ -60,8 +61,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
             />
           )}
           {keepsGearbox && (
-            <div className="field">
-              <span className="label">Changes gear while driving</span>
+            <Labelled label="Changes gear while driving">
               <span className="row">
                 <Switch
                   aria-label="Changes gear while driving"
@@ -69,7 +69,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
                   onChange={(shifting) => setDrive({ shifting })}
                 />
               </span>
-            </div>
+            </Labelled>
           )}
           {keepsGearbox && drive.shifting && (
             <QuantityInput

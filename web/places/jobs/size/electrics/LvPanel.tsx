@@ -1,6 +1,8 @@
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { converterChoice, lvSide } from '../../../../../core/figures/electric/lowVoltage.ts';
 import { type LvLoad, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
@@ -8,6 +10,12 @@ import { useBench } from '../../jobBench.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from '../ToFit.tsx';
 import { useDesign } from '../useDesign.ts';
+
+const SHARES = [
+  { which: 'day', title: 'Day' },
+  { which: 'nightWet', title: 'Wet night' },
+  { which: 'worst', title: 'Worst' },
+] as const;
 
 /** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */
 export function LvPanel() {
@@ -26,63 +34,59 @@ export function LvPanel() {
         aside={electric.lvLoads ? 'listed for this design' : 'usual loads: change what differs'}
       >
         <div className="in">
-          <table className="list loads" aria-label="Low-voltage loads">
-            <thead>
-              <tr>
-                <th>Load</th>
-                <th>Power</th>
-                <th>Day</th>
-                <th>Wet night</th>
-                <th>Worst</th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {loads.map((load, i) => (
-                <tr key={i}>
-                  <td>
-                    <TextField
-                      label={`Load ${i + 1}`}
-                      hideLabel
-                      value={load.name}
-                      onChange={(name) => change(i, { name })}
-                    />
-                  </td>
-                  <td style={{ width: 96 }}>
+          <DataTable
+            label="Low-voltage loads"
+            className="close"
+            rows={loads}
+            columns={({ words }) => [
+              words('Load', (load, i) => (
+                <TextField
+                  label={`Load ${i + 1}`}
+                  hideLabel
+                  value={load.name}
+                  onChange={(name) => change(i, { name })}
+                />
+              )),
+              words(
+                'Power',
+                (load, i) => (
+                  <QuantityInput
+                    label={`Watts of ${load.name}`}
+                    hideLabel
+                    kind="watts"
+                    value={load.watts}
+                    onChange={(watts) => watts !== null && change(i, { watts })}
+                  />
+                ),
+                { width: 96 },
+              ),
+              ...SHARES.map(({ which, title }) =>
+                words(
+                  title,
+                  (load, i) => (
                     <QuantityInput
-                      label={`Watts of ${load.name}`}
+                      label={`${load.name}, ${which}`}
                       hideLabel
-                      kind="watts"
-                      value={load.watts}
-                      onChange={(watts) => watts !== null && change(i, { watts })}
+                      kind="share"
+                      digits={0}
+                      value={load[which]}
+                      onChange={(share) => share !== null && change(i, { [which]: share })}
                     />
-                  </td>
-                  {(['day', 'nightWet', 'worst'] as const).map((which) => (
-                    <td key={which} style={{ width: 84 }}>
-                      <QuantityInput
-                        label={`${load.name}, ${which}`}
-                        hideLabel
-                        kind="share"
-                        digits={0}
-                        value={load[which]}
-                        onChange={(share) => share !== null && change(i, { [which]: share })}
-                      />
-                    </td>
-                  ))}
-                  <td>
-                    <Button
-                      size="small"
-                      type="text"
-                      aria-label={`Drop ${load.name}`}
-                      onClick={() => put(loads.filter((_, k) => k !== i))}
-                    >
-                      Drop
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  ),
+                  { width: 84 },
+                ),
+              ),
+              words('', (load, i) => (
+                <Button
+                  size="small"
+                  type="text"
+                  icon={<DeleteOutlined />}
+                  aria-label={`Drop ${load.name}`}
+                  onClick={() => put(loads.filter((_, k) => k !== i))}
+                />
+              )),
+            ]}
+          />
           <span className="row">
             <Button
               size="small"

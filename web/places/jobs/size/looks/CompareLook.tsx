@@ -1,17 +1,61 @@
-import { useMemo } from 'react';
-import { createSheet } from '../../../../../core/figures/evaluate.ts';
+import { type ReactNode, useMemo } from 'react';
+import { createSheet, type FigureSheet } from '../../../../../core/figures/evaluate.ts';
 import { FIGURE_GROUP_NAME, type FigureGroup } from '../../../../../core/figures/groups.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { FIGURE_GROUPS } from '../../../../../core/figures/names.ts';
+import type { UnitSet } from '../../../../../core/quantity/units.ts';
 import { designDifferences } from '../../../../../wording/designDifferences.ts';
 import { FIGURE_NAME } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { amount, FigureValue } from '../../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useShown } from '../../../../widgets/useShown.ts';
 import { useBench } from '../../jobBench.ts';
 
 const GROUPS: readonly FigureGroup[] = ['pack', 'range', 'road', 'weight', 'charge', 'price'];
+
+interface Row {
+  readonly key: string;
+  readonly name: string;
+  /** Name of the choice in which the designs differ. */
+  readonly differs?: string;
+  /** One a design; a heading has none. */
+  readonly cells?: readonly ReactNode[];
+}
+
+/** The figures of a group that any of the designs has, under its heading. */
+function figureRows(
+  group: FigureGroup,
+  columns: readonly { readonly sheet: FigureSheet; readonly design: { readonly id: string } }[],
+  set: UnitSet,
+): Row[] {
+  const known = FIGURE_GROUPS[group]
+    .map((id) => ({
+      id,
+      texts: columns.map(({ sheet }) => {
+        const { value, kind } = sheet.get(FIGURES[id]);
+        return value === null || !kind ? '' : amount(value, kind, set);
+      }),
+    }))
+    .filter((row) => row.texts.some((text) => text !== '' && !/^0(\.0)?\D*$/.test(text)));
+  if (known.length === 0) return [];
+  return [
+    { key: group, name: FIGURE_GROUP_NAME[group] },
+    ...known.map(({ id, texts }) => {
+      const differ = new Set(texts).size > 1;
+      return {
+        key: id,
+        name: FIGURE_NAME[id],
+        cells: columns.map(({ design, sheet }, i) => (
+          <FigureValue key={design.id} id={id} sheet={sheet}>
+            <span style={{ fontWeight: differ ? 600 : 400 }}>{texts[i]}</span>
+          </FigureValue>
+        )),
+      };
+    }),
+  ];
+}
 
 /** All designs of the job side by side: what was chosen differently, then every figure, bold where they differ. */
 export default function CompareLook() {
@@ -34,68 +78,42 @@ export default function CompareLook() {
     return (
       <p className="note">There is one design only. Copy it, or make another, and they stand here side by side.</p>
     );
+  const rows: Row[] = [
+    { key: 'choices', name: 'Chosen differently' },
+    ...choices.map((row) => ({
+      key: row.name,
+      name: row.name,
+      differs: row.name,
+      cells: row.values.map((value, i) => (
+        <span key={i} className="strong wrap">
+          {value}
+        </span>
+      )),
+    })),
+    ...GROUPS.flatMap((group) => figureRows(group, columns, set)),
+  ];
   return (
     <Sheet title="Designs side by side" aside="bold where they differ">
       <div className="in" style={{ overflowX: 'auto' }}>
-        <table className="list">
-          <thead>
-            <tr>
-              <th>Figure</th>
-              {columns.map(({ design }) => (
-                <th key={design.id} className="num">
-                  {design.name}
-                  {design.id === job.chosenDesignId ? ', chosen' : ''}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            <tr>
-              <th colSpan={columns.length + 1}>Chosen differently</th>
-            </tr>
-            {choices.map((row) => (
-              <tr key={row.name} data-differs={row.name}>
-                <td>{row.name}</td>
-                {row.values.map((value, i) => (
-                  <td key={i} className="num wrap strong">
-                    {value}
-                  </td>
-                ))}
-              </tr>
-            ))}
-            {GROUPS.map((group) => {
-              const rows = FIGURE_GROUPS[group].map((id) => ({
-                id,
-                texts: columns.map(({ sheet }) => {
-                  const { value, kind } = sheet.get(FIGURES[id]);
-                  return value === null || !kind ? '' : amount(value, kind, set);
-                }),
-              }));
-              const known = rows.filter((row) => row.texts.some((text) => text !== '' && !/^0(\.0)?\D*$/.test(text)));
-              if (known.length === 0) return null;
-              return [
-                <tr key={group}>
-                  <th colSpan={columns.length + 1}>{FIGURE_GROUP_NAME[group]}</th>
-                </tr>,
-                ...known.map(({ id, texts }) => {
-                  const differ = new Set(texts).size > 1;
-                  return (
-                    <tr key={id}>
-                      <td>{FIGURE_NAME[id]}</td>
-                      {columns.map(({ design, sheet }, i) => (
-                        <td key={design.id} className="num">
-                          <FigureValue id={id} sheet={sheet}>
-                            <span style={{ fontWeight: differ ? 600 : 400 }}>{texts[i]}</span>
-                          </FigureValue>
-                        </td>
-                      ))}
-                    </tr>
-                  );
-                }),
-              ];
-            })}
-          </tbody>
-        </table>
+        <DataTable
+          label="Designs side by side"
+          rows={rows}
+          rowKey={(row) => row.key}
+          rowMark={(row) => ({
+            className: row.cells ? '' : 'heading',
+            ...(row.differs ? { 'data-differs': row.differs } : {}),
+          })}
+          columns={({ words, figures }) => [
+            words('Figure', (row) => row.name, {
+              span: (row) => (row.cells ? 1 : columns.length + 1),
+            }),
+            ...columns.map(({ design }, i) =>
+              figures(`${design.name}${design.id === job.chosenDesignId ? ', chosen' : ''}`, (row) => row.cells?.[i], {
+                span: (row) => (row.cells ? 1 : 0),
+              }),
+            ),
+          ]}
+        />
       </div>
     </Sheet>
   );

@@ -9,6 +9,7 @@ import type { SearchTask } from '../../../../../core/search/search.ts';
 import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useMay } from '../../../../data/useMay.ts';
+import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
 import { useBench } from '../../jobBench.ts';
@@ -129,8 +130,7 @@ export default function SearchLook() {
             <SpaceFields whole={whole} space={space} onChange={(change) => setNarrowed({ ...narrowed, ...change })} />
             <div className="fields" style={{ paddingTop: 8 }}>
               {wishes.map((line) => (
-                <div className="field" key={line.id}>
-                  <span className="label">{BRIEF_NAME[line.kind]} weighs</span>
+                <Labelled label={`${BRIEF_NAME[line.kind]} weighs`} key={line.id}>
                   <Segmented
                     size="small"
                     aria-label={`Weight of ${BRIEF_NAME[line.kind]}`}
@@ -138,7 +138,7 @@ export default function SearchLook() {
                     options={WEIGHTS.map((value) => ({ value, label: WEIGHT_NAME[value]! }))}
                     onChange={(value) => setWeights(new Map(weights).set(line.id, Number(value)))}
                   />
-                </div>
+                </Labelled>
               ))}
             </div>
           </details>

@@ -4,6 +4,7 @@ import type { Ranked } from '../../../../../core/search/rank.ts';
 import type { SearchTask } from '../../../../../core/search/search.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
 
@@ -29,7 +30,9 @@ export function FrontTable({
   const { shelves, job } = useBench();
   const set = useUnitSet();
   const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
-  const shown = [...ranked.keys()].filter((i) => i < ROWS || i === picked);
+  const shown = ranked.flatMap((row, place) => (place < ROWS || place === picked ? [{ ...row, place }] : []));
+  const boxesOf = (choice: Ranked['choice']) =>
+    choice.counts.flatMap((n, k) => (n > 0 ? [`${n} ${task.space.bays[k]?.bay}`] : [])).join(', ');
   return (
     <Sheet
       title={`${ranked.length} best trade-offs, nearest to the wishes first`}
@@ -42,56 +45,39 @@ export function FrontTable({
       }
     >
       <div className="in" style={{ overflowX: 'auto' }}>
-        <table className="list" aria-label="Best trade-offs">
-          <thead>
-            <tr>
-              <td />
-              <th>Design</th>
-              <th className="num">Wishes</th>
-              <th className="num">Range</th>
-              <th className="num">Parts</th>
-              <th className="num">Off the aim</th>
-              <th className="num">Days</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((i) => {
-              const { choice, objectives, score, unmet } = ranked[i]!;
-              const boxes = choice.counts.flatMap((n, k) => (n > 0 ? [`${n} ${task.space.bays[k]?.bay}`] : []));
-              return (
-                <tr key={i} className={i === picked ? 'picked' : ''}>
-                  <td>
-                    <input
-                      type="radio"
-                      name="front"
-                      checked={i === picked}
-                      aria-label={`Look at trade-off ${i + 1}`}
-                      onChange={() => onPick(i)}
-                    />
-                  </td>
-                  <td>
-                    {boxes.join(', ')} of {name(choice.moduleId)}
-                    {choice.strings > 1 ? `, ${choice.strings} strings` : ''}
-                    <div className="soft small">
-                      {name(choice.driveId)}
-                      {choice.gear ? `, gear ${choice.gear}` : ''}; {name(choice.chargerId)}
-                      {unmet.length > 0 &&
-                        `; misses ${unmet
-                          .map((id) => job.brief.find((line) => line.id === id))
-                          .flatMap((line) => (line ? [BRIEF_NAME[line.kind].toLowerCase()] : []))
-                          .join(', ')}`}
-                    </div>
-                  </td>
-                  <td className="num">{Math.round(score * 100)} %</td>
-                  <td className="num">{formatQuantity(objectives.rangeKm, 'distance', set)}</td>
-                  <td className="num">{formatQuantity(objectives.priceCents, 'money', set)}</td>
-                  <td className="num">{formatQuantity(objectives.shift, 'share', set)}</td>
-                  <td className="num">{objectives.leadDays}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <DataTable
+          label="Best trade-offs"
+          rows={shown}
+          rowKey={(row) => String(row.place)}
+          rowMark={(row) => ({ className: row.place === picked ? 'picked' : '' })}
+          pick={{
+            key: String(picked),
+            say: (row) => `Look at trade-off ${row.place + 1}`,
+            onPick: (row) => onPick(row.place),
+          }}
+          columns={({ words, figures }) => [
+            words('Design', ({ choice, unmet }) => (
+              <>
+                {boxesOf(choice)} of {name(choice.moduleId)}
+                {choice.strings > 1 ? `, ${choice.strings} strings` : ''}
+                <div className="soft small">
+                  {name(choice.driveId)}
+                  {choice.gear ? `, gear ${choice.gear}` : ''}; {name(choice.chargerId)}
+                  {unmet.length > 0 &&
+                    `; misses ${unmet
+                      .map((id) => job.brief.find((line) => line.id === id))
+                      .flatMap((line) => (line ? [BRIEF_NAME[line.kind].toLowerCase()] : []))
+                      .join(', ')}`}
+                </div>
+              </>
+            )),
+            figures('Wishes', ({ score }) => `${Math.round(score * 100)} %`),
+            figures('Range', ({ objectives }) => formatQuantity(objectives.rangeKm, 'distance', set)),
+            figures('Parts', ({ objectives }) => formatQuantity(objectives.priceCents, 'money', set)),
+            figures('Off the aim', ({ objectives }) => formatQuantity(objectives.shift, 'share', set)),
+            figures('Days', ({ objectives }) => objectives.leadDays),
+          ]}
+        />
       </div>
     </Sheet>
   );

@@ -1,5 +1,6 @@
 import { Checkbox } from 'antd';
 import type { SearchSpace } from '../../../../../core/search/space.ts';
+import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../jobBench.ts';
 
@@ -75,13 +76,12 @@ function Tick({
   onChange: (ids: string[]) => void;
 }) {
   return (
-    <div className="field" role="group" aria-label={label}>
-      <span className="label">{label}</span>
+    <Labelled label={label}>
       <Checkbox.Group
         value={[...on]}
         options={all.map((id) => ({ value: id, label: name(id) }))}
         onChange={(ids) => onChange(ids.map(String))}
       />
-    </div>
+    </Labelled>
   );
 }

@@ -1,6 +1,7 @@
 import { formatNumber } from '../../../../../core/quantity/format.ts';
 import type { BuildReason } from '../../../../../core/search/search.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import type { SearchReport } from '../../../../workers/searchWorker.ts';
 import { useBench } from '../../jobBench.ts';
@@ -36,21 +37,18 @@ export function WhatBroke({ report }: { report: SearchReport }) {
   return (
     <Sheet title="What stopped the others" aside="each counts at the first thing it breaks">
       <div className="in">
-        <table className="list" aria-label="What stopped the others">
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.reason} data-broke={row.say}>
-                <td style={{ width: '46%' }}>{row.say}</td>
-                <td className="num" style={{ width: 90 }}>
-                  {formatNumber(row.many, 0)}
-                </td>
-                <td>
-                  <div className="broke-bar" style={{ width: `${(100 * row.many) / most}%` }} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          label="What stopped the others"
+          head={false}
+          rows={rows}
+          rowKey={(row) => row.reason}
+          rowMark={(row) => ({ 'data-broke': row.say, className: '' })}
+          columns={({ words, figures }) => [
+            words('Reason', (row) => row.say, { width: '46%' }),
+            figures('Candidates', (row) => formatNumber(row.many, 0), { width: 90 }),
+            words('', (row) => <div className="broke-bar" style={{ width: `${(100 * row.many) / most}%` }} />),
+          ]}
+        />
       </div>
     </Sheet>
   );
