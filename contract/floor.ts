@@ -33,6 +33,8 @@ export interface FloorJob {
   readonly title: string;
   readonly state: JobState;
   readonly placeId: string | null;
+  readonly promised: string | null;
+  readonly version: number;
   readonly vehicle: VehicleInfo;
   readonly use: VehicleUse;
   /** The recorded route, only where a line of the brief asks for it. */

@@ -86,8 +86,3 @@ function proxiesFrom(text: string | undefined): string[] {
     );
   return list;
 }
-
-/** Today's ISO date in a time zone. */
-export function todayIn(timeZone: string, now: Date): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone }).format(now);
-}

@@ -7,9 +7,9 @@ import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
 import { hasRole } from '../contract/rights.ts';
 import type { SignedIn } from '../contract/session.ts';
+import { dayOf } from '../wording/dates.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
-import { todayIn } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
@@ -99,7 +99,7 @@ function handler(
       params: req.params as Record<string, string>,
       body: value,
       person,
-      today: todayIn(house.config.timeZone, now),
+      today: dayOf(now, house.config.timeZone),
       res,
       change: async (work) => {
         const { answer: done, touched } = await changeIn(house.transact, person, key, act ?? null, work);

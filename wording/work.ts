@@ -63,21 +63,3 @@ export function limitText(
     return `${show(low).replace(`\u00a0${unitOf(kind, set).symbol}`, '')} to ${show(high)}`;
   return low !== null ? `at least ${show(low)}` : `at most ${show(high ?? 0)}`;
 }
-
-export const clock = (iso: string, timeZone: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
-export const dayAndTime = (iso: string, timeZone: string) =>
-  new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).format(new Date(iso));
-/** With the year: for papers, which are read for years. */
-export const dayTimeAndYear = (iso: string, timeZone: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso));
-export const dayText = (isoDate: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', day: 'numeric', month: 'short' }).format(
-    new Date(`${isoDate}T12:00:00Z`),
-  );

@@ -1,5 +1,9 @@
+import dayjs from 'dayjs';
+import utc from 'dayjs/plugin/utc.js';
 import type { QuantityKind } from './kinds.ts';
 import { toShown, type UnitSet, unitOf } from './units.ts';
+
+dayjs.extend(utc);
 
 /** Narrow no-break space, between thousands. */
 const THIN = '\u202f';
@@ -18,12 +22,8 @@ export function formatNumber(value: number, digits: number): string {
 
 /** Day number (days since 1970-01-01, UTC) → "9 Dec"; with the year when it is not `yearNow`. */
 export function formatDay(day: number, yearNow?: number): string {
-  const date = new Date(day * MS_PER_DAY);
-  const month = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][
-    date.getUTCMonth()
-  ];
-  const year = date.getUTCFullYear();
-  return `${date.getUTCDate()} ${month}${yearNow !== undefined && year !== yearNow ? ` ${year}` : ''}`;
+  const date = dayjs.utc(day * MS_PER_DAY);
+  return date.format(yearNow !== undefined && date.year() !== yearNow ? 'D MMM YYYY' : 'D MMM');
 }
 
 /** ISO date (2026-11-24) → days since 1970-01-01. NaN for text that is no date. */

@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, CustomTableLayout, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { UnitSet } from '../../core/quantity/units.ts';
-import { dayTimeAndYear } from '../../wording/work.ts';
+import { dayTimeAndYear } from '../../wording/dates.ts';
 
 const require = createRequire(import.meta.url);
 const font = (name: string) => require.resolve(`@expo-google-fonts/fira-sans/${name}.ttf`);

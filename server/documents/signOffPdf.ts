@@ -4,7 +4,8 @@ import type { CheckResult } from '../../contract/prove.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { checkValueText } from '../../wording/checks.ts';
-import { dayTimeAndYear, limitText } from '../../wording/work.ts';
+import { dayTimeAndYear } from '../../wording/dates.ts';
+import { limitText } from '../../wording/work.ts';
 import { heading, type Print, paper, plain, printedAt, RED, SOFT, table } from './paper.ts';
 
 const HEAD = ['Check', 'Value', 'Limit', 'Signed'];

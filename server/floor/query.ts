@@ -19,7 +19,7 @@ select json_build_object(
   'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'xM', x_m, 'yM', y_m,
       'widthM', width_m, 'lengthM', length_m) order by y_m, x_m), '[]') from place),
   'jobs', (select coalesce(json_agg(json_build_object(
-      'number', j.number, 'title', v.name, 'state', j.state, 'placeId', j.place_id, 'use', j.use,
+      'number', j.number, 'title', v.name, 'state', j.state, 'placeId', j.place_id, 'promised', j.promised, 'version', j.version, 'use', j.use,
       'route', case when exists (select 1 from brief_line b where b.job_id = j.id and b.dropped_at is null and b.kind = 'rangeRoute')
           then (select r.body from route r where r.job_id = j.id) end, 'cover', j.cover,
       'vehicle', json_build_object('id', v.id, 'name', v.name, 'variantId', v.variant_id, 'chassisNumber', v.chassis_number,

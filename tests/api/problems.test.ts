@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { PROBLEM_TYPES } from '../../contract/problem.ts';
-import { configFrom, SettingFault, todayIn } from '../../server/config.ts';
+import { configFrom, SettingFault } from '../../server/config.ts';
 import { BadInput, NotFound, ProblemError, problemOf, RuleBroken, Stale } from '../../server/problems.ts';
+import { dayOf } from '../../wording/dates.ts';
 
 describe('problem documents', () => {
   test('each type has its status, title and stable address', () => {
@@ -68,9 +69,9 @@ describe('what the database and the parser throw', () => {
 describe('configuration', () => {
   test('today is the workshop’s, not the server’s', () => {
     const late = new Date('2026-06-30T23:30:00Z');
-    expect(todayIn('Europe/Lisbon', late)).toBe('2026-07-01');
-    expect(todayIn('UTC', late)).toBe('2026-06-30');
-    expect(todayIn('Pacific/Auckland', late)).toBe('2026-07-01');
+    expect(dayOf(late, 'Europe/Lisbon')).toBe('2026-07-01');
+    expect(dayOf(late, 'UTC')).toBe('2026-06-30');
+    expect(dayOf(late, 'Pacific/Auckland')).toBe('2026-07-01');
   });
   const standing = { databaseUrl: 'postgres://x', pageFolder: null, sessionSecret: 's', sample: false };
   test('the environment decides name and zone; the sample is the caller’s word', () => {

@@ -2,8 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
 
-const look = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Parts of the design' }).getByRole('button', { name, exact: true }).click();
+const look = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const figure = (page: Page, id: string) => page.locator(`.work [data-figure="${id}"]`).first();
 
 test('supplies, hour of coming home and prices decide the night and the year', async ({ page, address }) => {

@@ -2,8 +2,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
 
-const look = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Parts of the design' }).getByRole('button', { name, exact: true }).click();
+const look = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const figure = (page: Page, id: string) => page.locator(`.work [data-figure="${id}"]`).first();
 
 test('a vehicle designed from conflicting wishes', async ({ page, address }, info) => {
@@ -224,7 +223,7 @@ test('a design goes out as a file, comes back, is sold, and its history is kept'
     inputs: { usableShare: number };
   };
   expect([file.format, file.inputs.usableShare]).toEqual(['workshop-design', 0.85]);
-  const input = page.getByLabel('Design file');
+  const input = page.locator('input[type=file][accept*=json]');
   await input.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('not json') });
   await expect(page.getByText('This is not a design file', { exact: false })).toBeVisible();
   await input.setInputFiles({

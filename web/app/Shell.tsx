@@ -1,3 +1,4 @@
+import { CheckOutlined, DownOutlined, LogoutOutlined, QuestionCircleOutlined } from '@ant-design/icons';
 import { Dropdown } from 'antd';
 import { type ReactNode, useState } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
@@ -22,10 +23,14 @@ export function Shell({ children }: { children: ReactNode }) {
   const mine = floor?.onTheClock.find((entry) => entry.personId === person.id);
   useShellKeys({ showKeys: () => setListOpen(true), clockedOnTo: mine?.jobNumber ?? null });
   const items = [
-    ...UNIT_SETS.map((set) => ({ key: set, label: `${UNIT_NAME[set]}${set === person.unitSet ? ' ✓' : ''}` })),
+    ...UNIT_SETS.map((set) => ({
+      key: set,
+      label: UNIT_NAME[set],
+      icon: set === person.unitSet ? <CheckOutlined /> : <span />,
+    })),
     { type: 'divider' as const },
-    { key: 'keys', label: 'Keys' },
-    { key: 'out', label: 'Sign out' },
+    { key: 'keys', label: 'Keys', icon: <QuestionCircleOutlined /> },
+    { key: 'out', label: 'Sign out', icon: <LogoutOutlined /> },
   ];
   const choose = (key: string) => {
     if (key === 'keys') setListOpen(true);
@@ -57,7 +62,7 @@ export function Shell({ children }: { children: ReactNode }) {
           )}
           <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => choose(key) }}>
             <button type="button" className="menu" aria-label={`${person.name}, menu`}>
-              {person.initials} ▾
+              {person.initials} <DownOutlined />
             </button>
           </Dropdown>
         </div>

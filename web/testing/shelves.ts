@@ -76,6 +76,8 @@ export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
     number: '26-050',
     title: 'Test van',
     state: 'sizing',
+    promised: null,
+    version: 1,
     placeId: 'bay-1',
     vehicle: {
       id: 'v',

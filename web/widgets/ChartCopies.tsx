@@ -1,5 +1,5 @@
+import { PictureOutlined, TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import type { RefObject } from 'react';
 import { CHART } from '../app/theme.ts';
 import { saveFile } from './saveFile.ts';
 
@@ -24,7 +24,7 @@ export function ChartCopies({
   csv,
 }: {
   name: string;
-  canvas: RefObject<HTMLCanvasElement | null>;
+  canvas: () => HTMLCanvasElement | undefined;
   csv: () => string;
 }) {
   return (
@@ -33,15 +33,18 @@ export function ChartCopies({
         size="small"
         type="text"
         aria-label={`Save ${name} as a picture`}
-        onClick={() =>
-          canvas.current && onPaper(canvas.current).toBlob((blob) => blob && saveFile(`${name}.png`, blob))
-        }
+        icon={<PictureOutlined />}
+        onClick={() => {
+          const drawn = canvas();
+          if (drawn) onPaper(drawn).toBlob((blob) => blob && saveFile(`${name}.png`, blob));
+        }}
       >
         PNG
       </Button>
       <Button
         size="small"
         type="text"
+        icon={<TableOutlined />}
         aria-label={`Save ${name} as a table`}
         onClick={() => saveFile(`${name}.csv`, new Blob([csv()], { type: 'text/csv' }))}
       >

@@ -1,22 +1,22 @@
 import {
   Chart,
   type ChartDataset,
+  type ChartOptions,
   Filler,
   Legend,
   LinearScale,
-  LineController,
   LineElement,
   PointElement,
-  ScatterController,
   Tooltip,
 } from 'chart.js';
-import { useEffect, useRef } from 'react';
+import { useMemo, useRef } from 'react';
+import { Line } from 'react-chartjs-2';
 import { formatNumber } from '../../core/quantity/format.ts';
 import { CHART } from '../app/theme.ts';
 import { ChartCopies } from './ChartCopies.tsx';
 import { chartCsv } from './chartCsv.ts';
 
-Chart.register(LineController, ScatterController, LineElement, PointElement, LinearScale, Filler, Legend, Tooltip);
+Chart.register(LineElement, PointElement, LinearScale, Filler, Legend, Tooltip);
 Chart.defaults.font.family = 'Barlow, sans-serif';
 Chart.defaults.color = CHART.soft;
 
@@ -76,81 +76,68 @@ const axis = ({ label, min, max, tick }: Axis, grid = true) => ({
   ticks: { includeBounds: false, callback: (value: number | string) => (tick ?? plainTick)(Number(value)) },
 });
 
+/** A series as the chart library takes it. */
+const datasetOf = (one: Series): ChartDataset<'line', Point[]> => ({
+  label: one.label,
+  data: [...one.points],
+  borderColor: one.colour,
+  backgroundColor: one.fill ? `${one.colour}33` : one.colour,
+  borderWidth: one.width ?? 2,
+  pointRadius: one.dots ? (typeof one.radius === 'object' ? [...one.radius] : (one.radius ?? 4)) : 0,
+  pointHitRadius: one.dots ? 8 : 2,
+  showLine: !one.dots,
+  fill: one.fill ?? false,
+  tension: 0,
+  stepped: one.steps ?? false,
+  yAxisID: one.right ? 'right' : 'y',
+  ...(one.dash ? { borderDash: [...one.dash] } : {}),
+});
+
 /** Lines or dots over a linear axis, with a copy as picture or table at hand. */
 export function LineChart({ name, say, series, x, y, right, height = 230, onPick, tip }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const chart = useRef<Chart<'line', Point[]> | null>(null);
-  const pick = useRef(onPick);
-  pick.current = onPick;
-  const tips = useRef(tip);
-  tips.current = tip;
-  useEffect(() => {
-    if (!canvas.current) return;
-    const datasets: ChartDataset<'line', Point[]>[] = series.map((one) => ({
-      label: one.label,
-      data: [...one.points],
-      borderColor: one.colour,
-      backgroundColor: one.fill ? `${one.colour}33` : one.colour,
-      borderWidth: one.width ?? 2,
-      pointRadius: one.dots ? (typeof one.radius === 'object' ? [...one.radius] : (one.radius ?? 4)) : 0,
-      pointHitRadius: one.dots ? 8 : 2,
-      showLine: !one.dots,
-      fill: one.fill ?? false,
-      tension: 0,
-      stepped: one.steps ?? false,
-      yAxisID: one.right ? 'right' : 'y',
-      ...(one.dash ? { borderDash: [...one.dash] } : {}),
-    }));
-    const scales = {
-      x: axis(x),
-      y: axis(y),
-      ...(right ? { right: { ...axis(right, false), position: 'right' as const } } : {}),
-    };
-    if (chart.current) {
-      chart.current.data.datasets = datasets;
-      chart.current.options.scales = scales;
-      chart.current.update('none');
-      return;
-    }
-    chart.current = new Chart<'line', Point[]>(canvas.current, {
-      type: 'line',
-      data: { datasets },
-      options: {
-        animation: false,
-        responsive: true,
-        maintainAspectRatio: false,
-        scales,
-        interaction: { mode: 'nearest', intersect: true },
-        plugins: {
-          legend: { position: 'bottom', align: 'start', labels: { boxWidth: 18, boxHeight: 2 } },
-          tooltip: {
-            callbacks: {
-              title: () => '',
-              label: (item) =>
-                tips.current?.(item.datasetIndex, item.dataIndex) ?? `${item.dataset.label}: ${item.formattedValue}`,
-            },
+  const chart = useRef<Chart<'line', Point[]>>(null);
+  const data = useMemo(() => ({ datasets: series.map(datasetOf) }), [series]);
+  const options = useMemo<ChartOptions<'line'>>(
+    () => ({
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: axis(x),
+        y: axis(y),
+        ...(right ? { right: { ...axis(right, false), position: 'right' as const } } : {}),
+      },
+      interaction: { mode: 'nearest', intersect: true },
+      plugins: {
+        legend: { position: 'bottom', align: 'start', labels: { boxWidth: 18, boxHeight: 2 } },
+        tooltip: {
+          callbacks: {
+            title: () => '',
+            label: (item) =>
+              tip?.(item.datasetIndex, item.dataIndex) ?? `${item.dataset.label}: ${item.formattedValue}`,
           },
         },
-        onClick: (_event, hits) => {
-          const hit = hits[0];
-          if (hit) pick.current?.(hit.datasetIndex, hit.index);
-        },
       },
-    });
-  }, [series, x, y, right]);
-  useEffect(
-    () => () => {
-      chart.current?.destroy();
-      chart.current = null;
-    },
-    [],
+      onClick: (_event, [hit]) => {
+        if (hit) onPick?.(hit.datasetIndex, hit.index);
+      },
+    }),
+    [x, y, right, tip, onPick],
   );
   return (
     <div>
       <div style={{ height }}>
-        <canvas ref={canvas} role="img" aria-label={say} data-chart={name} />
+        <Line
+          ref={chart}
+          data={data}
+          options={options}
+          updateMode="none"
+          datasetIdKey="label"
+          aria-label={say}
+          data-chart={name}
+        />
       </div>
-      <ChartCopies name={name} canvas={canvas} csv={() => chartCsv(x.label, series)} />
+      <ChartCopies name={name} canvas={() => chart.current?.canvas} csv={() => chartCsv(x.label, series)} />
     </div>
   );
 }

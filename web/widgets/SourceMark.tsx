@@ -1,6 +1,6 @@
 import type { Sourced } from '../../core/quantity/sourced.ts';
+import { dayAndTime } from '../../wording/dates.ts';
 import { SOURCE_NAME } from '../../wording/figures.ts';
-import { dayAndTime } from '../../wording/work.ts';
 import { useSession } from '../data/session.tsx';
 
 /** Where a figure came from: measured ones with who and when. */

@@ -1,10 +1,12 @@
-import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js';
-import { useEffect, useRef } from 'react';
+import { BarElement, CategoryScale, Chart, type ChartOptions, Legend, LinearScale, Tooltip } from 'chart.js';
+import { useMemo, useRef } from 'react';
+import { Bar } from 'react-chartjs-2';
 import { formatNumber } from '../../core/quantity/format.ts';
+import { toCsv } from '../../wording/csv.ts';
 import { CHART } from '../app/theme.ts';
 import { ChartCopies } from './ChartCopies.tsx';
 
-Chart.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
+Chart.register(BarElement, CategoryScale, LinearScale, Legend, Tooltip);
 
 export interface BarPart {
   readonly label: string;
@@ -24,60 +26,67 @@ interface Props {
 
 /** Lying bars made of parts. */
 export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    if (!canvas.current) return;
+  const chart = useRef<Chart<'bar', number[]>>(null);
+  const data = useMemo(
+    () => ({
+      labels: [...bars],
+      datasets: parts.map((part) => ({
+        label: part.label,
+        data: [...part.values],
+        backgroundColor: part.colour,
+        maxBarThickness: 22,
+      })),
+    }),
+    [bars, parts],
+  );
+  const options = useMemo<ChartOptions<'bar'>>(() => {
     // A little below zero (a use that ends lower than it began) must not open an empty half of the chart.
     const below = bars.map((_, i) => parts.reduce((sum, part) => sum + Math.min(0, part.values[i] ?? 0), 0));
     const least = Math.min(0, ...below) * 1.3;
-    const chart = new Chart(canvas.current, {
-      type: 'bar',
-      data: {
-        labels: [...bars],
-        datasets: parts.map((part) => ({
-          label: part.label,
-          data: [...part.values],
-          backgroundColor: part.colour,
-          maxBarThickness: 22,
-        })),
-      },
-      options: {
-        animation: false,
-        indexAxis: 'y',
-        responsive: true,
-        maintainAspectRatio: false,
-        scales: {
-          x: {
-            stacked: true,
-            min: least,
-            ticks: { includeBounds: least === 0, callback: (value) => formatNumber(Number(value), 0) },
-            grid: { color: CHART.hairline },
-            title: { display: true, text: unit },
-          },
-          y: { stacked: true, grid: { display: false } },
+    return {
+      animation: false,
+      indexAxis: 'y',
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          stacked: true,
+          min: least,
+          ticks: { includeBounds: least === 0, callback: (value) => formatNumber(Number(value), 0) },
+          grid: { color: CHART.hairline },
+          title: { display: true, text: unit },
         },
-        plugins: {
-          legend: {
-            display: parts.length > 1,
-            position: 'bottom',
-            align: 'start',
-            labels: { boxWidth: 14, boxHeight: 10 },
-          },
+        y: { stacked: true, grid: { display: false } },
+      },
+      plugins: {
+        legend: {
+          display: parts.length > 1,
+          position: 'bottom',
+          align: 'start',
+          labels: { boxWidth: 14, boxHeight: 10 },
         },
       },
-    });
-    return () => chart.destroy();
+    };
   }, [bars, parts, unit]);
   const csv = () =>
-    `${['', ...parts.map((part) => `${part.label} (${unit})`)].join(',')}\r\n${bars
-      .map((bar, i) => [bar, ...parts.map((part) => Number((part.values[i] ?? 0).toPrecision(6)))].join(','))
-      .join('\r\n')}\r\n`;
+    toCsv(
+      ['', ...parts.map((part) => `${part.label} (${unit})`)],
+      bars.map((bar, i) => [bar, ...parts.map((part) => part.values[i] ?? 0)]),
+    );
   return (
     <div>
       <div style={{ height }}>
-        <canvas ref={canvas} role="img" aria-label={say} data-chart={name} />
+        <Bar
+          ref={chart}
+          data={data}
+          options={options}
+          updateMode="none"
+          datasetIdKey="label"
+          aria-label={say}
+          data-chart={name}
+        />
       </div>
-      <ChartCopies name={name} canvas={canvas} csv={csv} />
+      <ChartCopies name={name} canvas={() => chart.current?.canvas} csv={csv} />
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
 import { useFloor, useLibrary } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
 import { Sheet } from '../../widgets/Sheet.tsx';
@@ -21,9 +22,7 @@ export default function Floor() {
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
-  const today = floor
-    ? new Intl.DateTimeFormat('en-CA', { timeZone: workshop.timeZone }).format(new Date(floor.now))
-    : '';
+  const today = floor ? dayOf(floor.now, workshop.timeZone) : '';
   const judged = useMemo(
     () => (floor && shelves ? floor.jobs.flatMap((job) => judgeFloorJob(job, shelves, today, workshop) ?? []) : []),
     [floor, shelves, today, workshop],
@@ -36,11 +35,7 @@ export default function Floor() {
     ({ job }) => job.state === 'building' || job.state === 'proving' || job.state === 'waitingForPart',
   );
   const out = floor?.jobs.filter((job) => job.placeId === 'outside').length ?? 0;
-  const heading = floor
-    ? new Intl.DateTimeFormat('en-GB', { timeZone: workshop.timeZone, weekday: 'long', day: 'numeric', month: 'long' })
-        .format(new Date(floor.now))
-        .replace(',', '')
-    : 'Floor';
+  const heading = floor ? weekdayAndDay(floor.now, workshop.timeZone).replace(',', '') : 'Floor';
   return (
     <div className="page">
       <div className="row" style={{ marginBottom: 8, alignItems: 'baseline' }}>

@@ -12,6 +12,7 @@ import type { KitRevision } from '../../../core/kit/kit.ts';
 import { unpackRoute } from '../../../core/road/packedRoute.ts';
 import type { Route } from '../../../core/road/route.ts';
 import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
+import { dayOf } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
@@ -75,10 +76,7 @@ function useSheet(slots: Slots): FigureSheet {
 /** Builds the bench of a job from its sheet and the library. Null while the variant is not in the library. */
 export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   const { workshop } = useSession();
-  const today = useMemo(
-    () => new Intl.DateTimeFormat('en-CA', { timeZone: workshop.timeZone }).format(new Date()),
-    [workshop.timeZone],
-  );
+  const today = useMemo(() => dayOf(new Date(), workshop.timeZone), [workshop.timeZone]);
   const [picked, setPicked] = useState<string | null>(null);
   const stored = job.designs.find((design) => design.id === (picked ?? job.chosenDesignId)) ?? job.designs[0] ?? null;
   const [draft, setDraft] = useDraft<{ inputs: DesignInputs; version: number }>(`design ${stored?.id ?? job.id}`);

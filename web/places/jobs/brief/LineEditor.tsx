@@ -1,3 +1,4 @@
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Segmented } from 'antd';
 import { amountOf, type BriefLineBody } from '../../../../contract/brief.ts';
 import { BRIEF_KINDS } from '../../../../core/brief/lines.ts';
@@ -106,7 +107,7 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
         onChange={(text) => set({ text })}
         fault={faults.text}
       />
-      <Button type="text" onClick={onDrop} aria-label={`Drop the line ${name}`}>
+      <Button icon={<DeleteOutlined />} type="text" onClick={onDrop} aria-label={`Drop the line ${name}`}>
         Drop
       </Button>
     </div>

@@ -1,3 +1,4 @@
+import { UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { type BriefLineBody, briefAddress, type StoredBriefLine } from '../../../../contract/brief.ts';
@@ -56,7 +57,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
           <Button size="small" type="primary" htmlType="submit" loading={sending.busy}>
             Save line
           </Button>
-          <Button size="small" onClick={() => setDraft(null)}>
+          <Button icon={<UndoOutlined />} size="small" onClick={() => setDraft(null)}>
             Undo
           </Button>
         </div>

@@ -1,3 +1,4 @@
+import { UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useSchema, vehicleUseAddress } from '../../../../contract/use.ts';
 import type { VehicleUse } from '../../../../core/figures/slots.ts';
@@ -35,7 +36,7 @@ export function useUse() {
         >
           Save the use
         </Button>
-        <Button size="small" onClick={() => setUse(null)}>
+        <Button icon={<UndoOutlined />} size="small" onClick={() => setUse(null)}>
           Undo
         </Button>
         <MergeDialog

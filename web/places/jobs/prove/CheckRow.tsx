@@ -1,3 +1,4 @@
+import { ReloadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { CheckResult } from '../../../../contract/prove.ts';
@@ -5,8 +6,9 @@ import { proveAddress } from '../../../../contract/prove.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
 import { checkValueText } from '../../../../wording/checks.ts';
+import { dayAndTime } from '../../../../wording/dates.ts';
 import { FIGURE_NAME, MISSING } from '../../../../wording/figures.ts';
-import { dayAndTime, limitText } from '../../../../wording/work.ts';
+import { limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
@@ -66,6 +68,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
             <div className={failed ? 'stop strong' : 'strong'}>
               {may && (
                 <Button
+                  icon={<ReloadOutlined />}
                   size="small"
                   type="text"
                   onClick={() => setAgain(true)}

@@ -1,3 +1,4 @@
+import { CopyOutlined, LockOutlined, PlusOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
 import type { StoredDesign } from '../../../../contract/design.ts';
@@ -71,6 +72,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
         ))}
         {may && (
           <Button
+            icon={<PlusOutlined />}
             type="dashed"
             onClick={() =>
               setNaming({ name: `${nextLetter}, new`, inputs: job.designs.length === 0 ? fromKit() : EMPTY_DESIGN })
@@ -81,6 +83,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
         )}
         {may && stored && (
           <Button
+            icon={<CopyOutlined />}
             type="dashed"
             onClick={() => setNaming({ name: `${nextLetter}, from ${stored.name.split(',')[0]}`, inputs })}
           >
@@ -94,11 +97,11 @@ export function DesignBar({ sending }: { sending: Sending }) {
         <div className="row">
           {designDirty && (
             <>
-              <Button aria-label="Step back" disabled={!undo} onClick={() => undo?.()}>
+              <Button icon={<UndoOutlined />} aria-label="Step back" disabled={!undo} onClick={() => undo?.()}>
                 Undo
               </Button>
               {redo && (
-                <Button aria-label="Step forth" onClick={redo}>
+                <Button icon={<RedoOutlined />} aria-label="Step forth" onClick={redo}>
                   Redo
                 </Button>
               )}
@@ -133,7 +136,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
               cancelText="Not yet"
               onConfirm={() => void others.go(designAddress.sell, { id: stored.id }, { version: stored.version })}
             >
-              <Button>Mark as sold</Button>
+              <Button icon={<LockOutlined />}>Mark as sold</Button>
             </Popconfirm>
           )}
           <DesignPapers dirty={designDirty} />

@@ -1,7 +1,7 @@
 import { Button, Drawer } from 'antd';
 import { designAddress } from '../../../../contract/design.ts';
+import { dayAndTime } from '../../../../wording/dates.ts';
 import { designDifferences } from '../../../../wording/designDifferences.ts';
-import { dayAndTime } from '../../../../wording/work.ts';
 import { useOfAddress } from '../../../data/resources.ts';
 import { useSession } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';

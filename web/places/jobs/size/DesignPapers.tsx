@@ -1,5 +1,6 @@
-import { App, Button, Dropdown } from 'antd';
-import { useRef, useState } from 'react';
+import { DownOutlined } from '@ant-design/icons';
+import { App, Button, Dropdown, Upload } from 'antd';
+import { useState } from 'react';
 import { type DesignFile, designAddress } from '../../../../contract/design.ts';
 import { fileUrl } from '../../../data/client.ts';
 import { useMay } from '../../../data/useMay.ts';
@@ -13,7 +14,6 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
   const may = useMay(job, 'design');
   const sending = useSend(true);
   const { message } = App.useApp();
-  const input = useRef<HTMLInputElement>(null);
   const [history, setHistory] = useState(false);
   const take = async (file: File) => {
     let content: unknown;
@@ -27,6 +27,18 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
     const made = await sending.go(designAddress.takeIn, { number: job.number }, content as DesignFile);
     if (made) pickDesign(made.id);
   };
+  const takeIn = (
+    <Upload
+      accept=".json,application/json"
+      showUploadList={false}
+      beforeUpload={(file) => {
+        void take(file);
+        return false;
+      }}
+    >
+      Take in a design file
+    </Upload>
+  );
   const unsaved = dirty ? ' (as saved)' : '';
   const items = [
     ...(stored
@@ -35,7 +47,7 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
           { key: 'file', label: `Save as a file${unsaved}` },
         ]
       : []),
-    ...(may ? [{ key: 'import', label: 'Take in a design file' }] : []),
+    ...(may ? [{ key: 'import', label: takeIn }] : []),
     ...(stored ? [{ key: 'history', label: 'What was changed, and when' }] : []),
   ];
   const faults = sending.problem?.fields ? Object.values(sending.problem.fields) : [];
@@ -46,29 +58,18 @@ export function DesignPapers({ dirty }: { dirty: boolean }) {
         menu={{
           items,
           onClick: ({ key }) => {
-            if (key === 'import') input.current?.click();
-            else if (key === 'history') setHistory(true);
-            else if (stored)
+            if (key === 'history') setHistory(true);
+            else if (key !== 'import' && stored)
               window.location.assign(
                 fileUrl(key === 'pdf' ? designAddress.paper : designAddress.file, { id: stored.id }),
               );
           },
         }}
       >
-        <Button>Papers ▾</Button>
+        <Button icon={<DownOutlined />} iconPlacement="end">
+          Papers
+        </Button>
       </Dropdown>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="Design file"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void take(file);
-        }}
-      />
       {sending.problem && (
         <div className="fault" role="alert">
           The file was not taken: {faults.length > 0 ? faults.slice(0, 3).join(' ') : sending.problem.detail}

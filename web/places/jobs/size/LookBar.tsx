@@ -1,3 +1,5 @@
+import { Tabs } from 'antd';
+
 /** The looks of one design, in the order in which people ask. */
 export const LOOKS = [
   ['layout', 'Layout'],
@@ -17,18 +19,12 @@ export const lookOf = (text: string | null): LookId => LOOKS.find(([id]) => id =
 /** Which part of the design is looked at. */
 export function LookBar({ look, onLook }: { look: LookId; onLook: (look: LookId) => void }) {
   return (
-    <nav className="looks" aria-label="Parts of the design">
-      {LOOKS.map(([id, name]) => (
-        <button
-          key={id}
-          type="button"
-          className={id === look ? 'here' : ''}
-          aria-current={id === look ? 'true' : undefined}
-          onClick={() => onLook(id)}
-        >
-          {name}
-        </button>
-      ))}
-    </nav>
+    <Tabs
+      size="small"
+      aria-label="Parts of the design"
+      activeKey={look}
+      items={LOOKS.map(([key, label]) => ({ key, label }))}
+      onChange={(key) => onLook(lookOf(key))}
+    />
   );
 }

@@ -1,3 +1,4 @@
+import { PauseCircleOutlined, PlayCircleOutlined } from '@ant-design/icons';
 import { Button, Dropdown } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { REWORK_CAUSES, type StageRow, stageAddress, WAITING_CAUSES } from '../../../../contract/stages.ts';
@@ -18,6 +19,7 @@ export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobShe
   if (mine) {
     return (
       <Button
+        icon={<PauseCircleOutlined />}
         type="primary"
         data-clock="off"
         loading={sending.busy}
@@ -31,7 +33,13 @@ export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobShe
   return (
     <>
       {stage.state !== 'done' && (
-        <Button type="primary" data-clock="on" loading={sending.busy} onClick={() => on('work', null)}>
+        <Button
+          icon={<PlayCircleOutlined />}
+          type="primary"
+          data-clock="on"
+          loading={sending.busy}
+          onClick={() => on('work', null)}
+        >
           Clock on
         </Button>
       )}

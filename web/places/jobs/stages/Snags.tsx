@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
-import { dayAndTime } from '../../../../wording/work.ts';
+import { dayAndTime } from '../../../../wording/dates.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';

@@ -1,9 +1,11 @@
+import { ReloadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow, StepRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
-import { clock, limitText } from '../../../../wording/work.ts';
+import { clock } from '../../../../wording/dates.ts';
+import { limitText } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { amount } from '../../../widgets/FigureValue.tsx';
@@ -83,7 +85,13 @@ export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow;
           </span>
         )}
         {reading && !asks && open && (
-          <Button size="small" type="text" onClick={() => setAgain(true)} aria-label={`Again: ${step.text}`}>
+          <Button
+            icon={<ReloadOutlined />}
+            size="small"
+            type="text"
+            onClick={() => setAgain(true)}
+            aria-label={`Again: ${step.text}`}
+          >
             Again
           </Button>
         )}

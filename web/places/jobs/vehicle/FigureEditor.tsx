@@ -1,3 +1,4 @@
+import { EditOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { vehicleAddress } from '../../../../contract/vehicle.ts';
@@ -57,7 +58,7 @@ export function FigureEditor({ id }: { id: VehicleFigureId }) {
       content={<FigureForm id={id} done={() => setOpen(false)} />}
       destroyOnHidden
     >
-      <Button size="small" type="text" aria-label={`Measure ${VEHICLE_FIGURE_NAME[id]}`}>
+      <Button icon={<EditOutlined />} size="small" type="text" aria-label={`Measure ${VEHICLE_FIGURE_NAME[id]}`}>
         Measure
       </Button>
     </Popover>

@@ -1,5 +1,5 @@
 import { jobAddress } from '../../../../contract/jobChange.ts';
-import { dayText } from '../../../../wording/work.ts';
+import { dayText } from '../../../../wording/dates.ts';
 import { useFloor } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';

@@ -1,3 +1,4 @@
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
@@ -35,6 +36,7 @@ export function ItemsSheet() {
               onChange={(yMm) => yMm !== null && change(i, { yMm })}
             />
             <Button
+              icon={<DeleteOutlined />}
               size="small"
               type="text"
               aria-label={`Take ${item.name || `item ${i + 1}`} off the list`}
@@ -45,7 +47,10 @@ export function ItemsSheet() {
           </div>
         ))}
         <div>
-          <Button onClick={() => set({ items: [...items, { name: 'new item', massKg: 0, xMm: 0, yMm: 0 }] })}>
+          <Button
+            icon={<PlusOutlined />}
+            onClick={() => set({ items: [...items, { name: 'new item', massKg: 0, xMm: 0, yMm: 0 }] })}
+          >
             Add an item
           </Button>
         </div>

@@ -1,3 +1,4 @@
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Segmented } from 'antd';
 import { supplies, USUAL_HOME_H } from '../../../../../core/figures/charge/supplies.ts';
 import type { NamedSupply } from '../../../../../core/figures/slots.ts';
@@ -95,6 +96,7 @@ export function SuppliesPanel() {
                 />
               </Labelled>
               <Button
+                icon={<DeleteOutlined />}
                 size="small"
                 type="text"
                 aria-label={`Drop supply ${i + 2}`}
@@ -105,6 +107,7 @@ export function SuppliesPanel() {
             </div>
           ))}
           <Button
+            icon={<PlusOutlined />}
             size="small"
             onClick={() =>
               set({ otherSupplies: [...others, { name: 'another supply', volts: 230, amps: 32, phases: 1 }] })

@@ -1,6 +1,8 @@
-import { useMemo, useState } from 'react';
+import { Input } from 'antd';
+import { useId, useMemo, useState } from 'react';
 import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
 import { readCurve } from '../../../../../core/drive/readCurve.ts';
+import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { useBench } from '../../jobBench.ts';
 import { useDesign } from '../useDesign.ts';
 
@@ -16,6 +18,7 @@ export function CurveField({ fault }: { fault: string | undefined }) {
         .join('\n'),
     [drive.curve, unit],
   );
+  const id = useId();
   const [text, setText] = useState<string | null>(null);
   const typed = readCurve(text ?? stored);
   return (
@@ -23,10 +26,9 @@ export function CurveField({ fault }: { fault: string | undefined }) {
       <summary>
         Torque curve {drive.curve ? 'as typed here' : unit.sheet.curve ? 'of the sheet' : 'from peak torque and power'}
       </summary>
-      <label className="field">
-        <span className="label">One line a point: rpm, peak N·m, continuous N·m</span>
-        <textarea
-          className="ant-input"
+      <Labelled label="One line a point: rpm, peak N·m, continuous N·m" id={id}>
+        <Input.TextArea
+          id={id}
           rows={8}
           value={text ?? stored}
           onChange={(event) => {
@@ -35,7 +37,7 @@ export function CurveField({ fault }: { fault: string | undefined }) {
             if (read.points.length >= 2 && read.badLines.length === 0) setDrive({ curve: read.points });
           }}
         />
-      </label>
+      </Labelled>
       {text !== null && typed.badLines.length > 0 && (
         <div className="fault">
           Line {typed.badLines.join(', ')} cannot be read: write three numbers, such as 3000 180 90. The last good curve

@@ -1,4 +1,4 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { converterChoice, lvSide } from '../../../../../core/figures/electric/lowVoltage.ts';
 import { type LvLoad, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
@@ -89,6 +89,7 @@ export function LvPanel() {
           />
           <span className="row">
             <Button
+              icon={<PlusOutlined />}
               size="small"
               onClick={() => put([...loads, { name: 'another load', watts: 50, day: 0, nightWet: 0, worst: 1 }])}
             >

@@ -1,3 +1,4 @@
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
@@ -48,7 +49,7 @@ export function RoutePanel() {
                   : 'Drop a GPX file here, or press to choose it'}
             </Upload.Dragger>
             {route && (
-              <Button size="small" onClick={drop}>
+              <Button icon={<DeleteOutlined />} size="small" onClick={drop}>
                 Take the route away
               </Button>
             )}

@@ -1,3 +1,4 @@
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
@@ -38,6 +39,7 @@ export function SpeedLimits({
           />
           {i > 0 && (
             <Button
+              icon={<DeleteOutlined />}
               size="small"
               type="text"
               aria-label={`Drop part ${i + 1}`}

@@ -1,0 +1,131 @@
+import { HolderOutlined } from '@ant-design/icons';
+import {
+  DndContext,
+  type KeyboardCoordinateGetter,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import type { CSSProperties, ReactNode } from 'react';
+import type { FloorData, FloorJob } from '../../../contract/floor.ts';
+import { jobAddress } from '../../../contract/jobChange.ts';
+import { useMay } from '../../data/useMay.ts';
+import { useSend } from '../../widgets/useSend.ts';
+import { type Box, nextPlace } from './nextPlace.ts';
+
+/** Where a vehicle is let go that is not in the workshop yet. */
+const NOT_HERE = 'not-here';
+/** A press that moves less is a press, px. */
+const SLOP_PX = 6;
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** An arrow carries a vehicle to the next place in its direction. */
+const toNextPlace: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
+  const way = ARROWS[event.code];
+  const own = context.collisionRect;
+  if (!way || !own) return undefined;
+  event.preventDefault();
+  const boxes = [...context.droppableRects.values()] as Box[];
+  const next = nextPlace(own, boxes, way);
+  if (!next) return undefined;
+  return {
+    x: currentCoordinates.x + next.left + next.width / 2 - own.left - own.width / 2,
+    y: currentCoordinates.y + next.top + next.height / 2 - own.top - own.height / 2,
+  };
+};
+
+/** The Floor on which vehicles are carried from place to place, with the pointer or with the arrow keys. */
+export function MovingFloor({ floor, children }: { floor: FloorData; children: ReactNode }) {
+  const sending = useSend(false, { typed: false });
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: SLOP_PX } }),
+    useSensor(KeyboardSensor, { coordinateGetter: toNextPlace }),
+  );
+  const placeName = (id: string | number | undefined) =>
+    id === NOT_HERE ? 'not here yet' : (floor.places.find((place) => place.id === id)?.name ?? 'nowhere');
+  const move = (number: string, to: string) => {
+    const job = floor.jobs.find((one) => one.number === number);
+    const placeId = to === NOT_HERE ? null : to;
+    if (!job || job.placeId === placeId) return;
+    void sending.go(jobAddress.move, { number }, { placeId, promised: job.promised, version: job.version });
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, over }) => over && move(String(active.id), String(over.id))}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => `${active.id} is lifted.`,
+          onDragOver: ({ active, over }) => `${active.id} is over ${placeName(over?.id)}.`,
+          onDragEnd: ({ active, over }) => `${active.id} is set down: ${placeName(over?.id)}.`,
+          onDragCancel: ({ active }) => `${active.id} stays where it was.`,
+        },
+        screenReaderInstructions: {
+          draggable:
+            'Space lifts the vehicle and sets it down, the arrows carry it from place to place, Escape leaves it.',
+        },
+      }}
+    >
+      {children}
+    </DndContext>
+  );
+}
+
+interface StandingProps {
+  /** Null: not in the workshop yet. */
+  readonly placeId: string | null;
+  readonly name: string;
+  readonly className?: string;
+  readonly style?: CSSProperties;
+  readonly children: ReactNode;
+}
+
+/** A place vehicles can be set down in. */
+export function PlaceSpot({ placeId, name, className, style, children }: StandingProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: placeId ?? NOT_HERE });
+  return (
+    <section
+      ref={setNodeRef}
+      aria-label={name}
+      className={`${className ?? ''}${isOver ? ' over' : ''}`}
+      style={style ?? {}}
+    >
+      {children}
+    </section>
+  );
+}
+
+/** What is carried: `handle` is where it is taken hold of, for those who may. */
+export function useCarried(job: FloorJob): { readonly carry: object; readonly handle: ReactNode } {
+  const may = useMay(job, 'move');
+  const { setNodeRef, listeners, attributes, transform, isDragging, setActivatorNodeRef } = useDraggable({
+    id: job.number,
+    disabled: !may,
+  });
+  const moved = transform ? `translate(${Math.round(transform.x)}px, ${Math.round(transform.y)}px)` : undefined;
+  return {
+    carry: { ref: setNodeRef, style: { ...(moved ? { transform: moved } : {}), ...(isDragging ? { zIndex: 5 } : {}) } },
+    handle: may && (
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        className="handle"
+        title="Drag to another place"
+        {...listeners}
+        {...attributes}
+        aria-label={`Move ${job.number} ${job.title}`}
+      >
+        <HolderOutlined />
+      </button>
+    ),
+  };
+}

@@ -1,0 +1,13 @@
+import Papa from 'papaparse';
+
+export type CsvValue = string | number | null | undefined;
+
+/** Digits kept of a number that was computed: more than anybody reads, fewer than binary noise. */
+const DIGITS = 7;
+
+const cell = (value: CsvValue) =>
+  typeof value === 'number' ? String(Number(value.toPrecision(DIGITS))) : (value ?? '');
+
+/** A table as CSV (RFC 4180): comma, CRLF, quoted where needed; numbers with a point and at most seven digits, nothing as empty. */
+export const toCsv = (head: readonly string[], rows: readonly (readonly CsvValue[])[]): string =>
+  `${Papa.unparse([[...head], ...rows.map((row) => row.map(cell))], { newline: '\r\n' })}\r\n`;
