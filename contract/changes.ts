@@ -12,7 +12,8 @@ export type EventResource =
   | 'parts'
   | 'stage'
   | 'snag'
-  | 'check';
+  | 'check'
+  | 'component';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -30,24 +31,29 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   stage: ['stages', 'head'],
   snag: ['snags'],
   check: ['checks'],
+  component: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */
 export interface Touched {
-  readonly job: string;
+  /** Null for what belongs to no job. */
+  readonly job: string | null;
   readonly resource: EventResource;
 }
 
 export const TOUCHED_HEADING = 'Dajo-Touched';
 
+/** Stands for the job where there is none. */
+const NO_JOB = '-';
+
 /** "26-101 stage, 26-101 snag" */
 export const touchedText = (touched: readonly Touched[]): string =>
-  touched.map(({ job, resource }) => `${job} ${resource}`).join(', ');
+  touched.map(({ job, resource }) => `${job ?? NO_JOB} ${resource}`).join(', ');
 
 /** Reads the heading back; what this page does not know is left out. */
 export function readTouched(text: string): Touched[] {
   return text.split(', ').flatMap((one) => {
     const [job = '', resource = ''] = one.split(' ');
-    return resource in PIECES_OF ? [{ job, resource: resource as EventResource }] : [];
+    return resource in PIECES_OF ? [{ job: job === NO_JOB ? null : job, resource: resource as EventResource }] : [];
   });
 }

@@ -91,7 +91,7 @@ async function changeOnce<T>(
       before: before ?? null,
       after: after ?? null,
     });
-    if (number) touched.push({ job: number, resource });
+    touched.push({ job: number ?? null, resource });
   };
   const answer = await work({ tx, log, job: (which) => lockJob(tx, which, act) });
   if (key) {

@@ -1,3 +1,4 @@
+import { componentEndpoints } from './components/routes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
@@ -16,6 +17,7 @@ import { vehicleEndpoints } from './vehicles/routes.ts';
 export const ENDPOINTS: readonly Endpoint[] = [
   ...preferenceEndpoints,
   ...libraryEndpoints,
+  ...componentEndpoints,
   ...floorEndpoints,
   ...jobEndpoints,
   ...briefEndpoints,

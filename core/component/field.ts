@@ -4,6 +4,8 @@ interface Labelled {
   readonly label: string;
   /** What it means, where the label is not enough. @default '' */
   readonly meaning?: string;
+  /** What a new sheet starts with; without it the field starts empty. */
+  readonly start?: string | number | boolean;
   /** May be left out of a sheet. @default false */
   readonly optional?: true;
 }
@@ -92,7 +94,7 @@ export type SheetOf<F extends Fields> = {
   readonly [K in Exclude<keyof F, OptionalNames<F>>]: ValueOf<F[K]>;
 } & { readonly [K in OptionalNames<F>]?: ValueOf<F[K]> };
 
-type Meaning = { readonly meaning?: string };
+type Meaning = { readonly meaning?: string; readonly start?: string | number | boolean };
 
 export const number = (label: string, quantity: QuantityKind, min: number, max: number, more: Meaning = {}) =>
   ({ type: 'number', label, quantity, min, max, ...more }) as const satisfies NumberField;

@@ -100,3 +100,19 @@ export function toBase(shown: number, kind: QuantityKind, set: UnitSet): number 
   const unit = unitOf(kind, set);
   return unit.inverse ? unit.factor / shown : shown / unit.factor;
 }
+
+/** Symbols of base units where people are shown another: files for other programs hold base values. */
+const BASE_SYMBOL: Partial<Record<QuantityKind, string>> = {
+  shaftPower: 'W',
+  electricPower: 'W',
+  force: 'N',
+  energy: 'Wh',
+  resistance: 'Ω',
+  share: 'of 1',
+  smallShare: 'of 1',
+  grade: 'of 1',
+  consumption: 'Wh/km',
+  money: 'cents',
+};
+/** The unit of a base value: W where people read kW. */
+export const baseSymbol = (kind: QuantityKind): string => BASE_SYMBOL[kind] ?? unitOf(kind, 'metric').symbol;

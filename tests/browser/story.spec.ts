@@ -119,7 +119,7 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await expect(page.getByRole('button', { name: 'B, from A', pressed: true })).toBeVisible();
     await page.getByLabel('Modules in floor').fill('6');
     await page.getByRole('button', { name: 'Save design' }).click();
-    await page.getByRole('button', { name: 'Side by side' }).click();
+    await page.getByRole('tab', { name: 'Side by side' }).click();
     await expect(page.getByText('Designs side by side')).toBeVisible();
     await expect(page.locator('[data-differs="Boxes, floor, Modules in this bay"]')).toContainText('6');
     await page.getByRole('button', { name: 'Choose this design' }).click();

@@ -73,6 +73,31 @@ const CASES: Record<string, Case> = {
       body: (i) => ({ unitSet: ['metric', 'uk', 'us'][i % 3] }),
     }),
   },
+  'post /components': {
+    // A name is there once.
+    same: 'one',
+    different: 'all',
+    prepare: async () => {
+      const volley = crypto.randomUUID().slice(0, 8);
+      return {
+        path: '/components',
+        body: (i) => ({
+          kind: 'cable',
+          name: `Cable ${volley} ${i}`,
+          supplier: `Works ${volley}`,
+          massKg: 3,
+          lengthMm: 10_000,
+          widthMm: 20,
+          heightMm: 20,
+          priceCents: 9_000,
+          leadDays: 3,
+          covers: [],
+          highVoltage: true,
+          sheet: { sectionMm2: 35, outsideMm: 14, continuousA: 180 },
+        }),
+      };
+    },
+  },
   'post /jobs': {
     same: 'all',
     different: 'all',

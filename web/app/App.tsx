@@ -10,6 +10,7 @@ import { theme } from './theme.ts';
 onChange((touched) => (touched ? refreshTouched(touched) : refreshAll()));
 
 const SignInPage = lazy(() => import('../places/signin/SignInPage.tsx'));
+const Components = lazy(() => import('../places/components/ComponentsPlace.tsx'));
 const Floor = lazy(() => import('../places/floor/Floor.tsx'));
 const JobList = lazy(() => import('../places/jobs/JobList.tsx'));
 const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
@@ -32,6 +33,8 @@ function Places() {
           <Route path="/" element={<Floor />} />
           <Route path="/jobs" element={<JobList />} />
           <Route path="/jobs/new" element={<NewJob />} />
+          <Route path="/components" element={<Components />} />
+          <Route path="/components/:kind" element={<Components />} />
           <Route path="/jobs/:number/bench" element={<Bench />} />
           <Route path="/jobs/:number" element={<Navigate to="brief" replace />} />
           <Route path="/jobs/:number/:step" element={<JobPlace />} />

@@ -50,6 +50,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/jobs" className={({ isActive }) => (isActive ? 'here' : '')}>
             Jobs
           </NavLink>
+          <NavLink to="/components" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Components
+          </NavLink>
         </nav>
         <div className="push">
           <FindBox />

@@ -24,7 +24,7 @@ export function useLive(): void {
     const take = (event: Event) => {
       const { resource, job } = JSON.parse((event as MessageEvent<string>).data) as Note;
       if (resource === 'all') void refreshAll();
-      else if (job && isResource(resource)) void refreshTouched([{ job, resource }]);
+      else if (isResource(resource)) void refreshTouched([{ job, resource }]);
     };
     open();
     return () => {

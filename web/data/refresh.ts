@@ -54,6 +54,9 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
   );
 }
 
+/** What the library tells of: parts lines hold stock. */
+const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component']);
+
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;
 
@@ -63,10 +66,12 @@ let gathering: Promise<void> | null = null;
  */
 export async function refreshTouched(touched: readonly Touched[]): Promise<void> {
   for (const { job, resource } of touched) {
-    const pieces = waiting.get(job) ?? new Set();
-    for (const piece of PIECES_OF[resource]) pieces.add(piece);
-    waiting.set(job, pieces);
-    if (resource === 'parts') void mutate(keys.library).catch(() => {});
+    if (job) {
+      const pieces = waiting.get(job) ?? new Set();
+      for (const piece of PIECES_OF[resource]) pieces.add(piece);
+      waiting.set(job, pieces);
+    }
+    if (OF_LIBRARY.has(resource)) void mutate(keys.library).catch(() => {});
   }
   void mutate(keys.jobs).catch(() => {});
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {

@@ -38,18 +38,15 @@ export function ChartCopies({
           const drawn = canvas();
           if (drawn) onPaper(drawn).toBlob((blob) => blob && saveFile(`${name}.png`, blob));
         }}
-      >
-        PNG
-      </Button>
+      />
       <Button
         size="small"
         type="text"
+        title="Save as a table"
         icon={<TableOutlined />}
         aria-label={`Save ${name} as a table`}
         onClick={() => saveFile(`${name}.csv`, new Blob([csv()], { type: 'text/csv' }))}
-      >
-        CSV
-      </Button>
+      />
     </div>
   );
 }

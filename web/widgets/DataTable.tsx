@@ -28,10 +28,13 @@ interface ColumnMakers<R> {
   readonly words: MakeColumn<R>;
   /** A column of figures. */
   readonly figures: MakeColumn<R>;
+  /** A column of things to press: its head is read out, not shown. */
+  readonly actions: (say: string, cell: Column<R>['cell']) => Column<R>;
 }
 const makers = <R,>(): ColumnMakers<R> => ({
   words: (title, cell, more = {}) => ({ title, cell, ...more }),
   figures: (title, cell, more = {}) => ({ title, cell, ...more, figures: true }),
+  actions: (say, cell) => ({ title: <span className="hidden-label">{say}</span>, cell, figures: true }),
 });
 
 const drawn = <R,>({ title, cell, figures, width, order, span }: Column<R>): TableColumnType<R> => ({
@@ -103,6 +106,7 @@ export function DataTable<R extends object>({
           ? {
               rowSelection: {
                 type: 'radio' as const,
+                columnTitle: <span className="hidden-label">Picked</span>,
                 selectedRowKeys: [pick.key],
                 onChange: (_: unknown, [row]: R[]) => row && pick.onPick(row),
                 getCheckboxProps: (row: R) => ({ 'aria-label': pick.say(row, places.get(row) ?? 0) }) as object,

@@ -9,7 +9,7 @@ export const drive = {
   peakPowerW: number('Peak power', 'shaftPower', 1, 2_000_000),
   continuousPowerW: number('Continuous power', 'shaftPower', 0, 2_000_000),
   maxRpm: number('Highest revolutions', 'rotation', 1, 60_000),
-  ownRatio: number('Own reduction', 'ratio', 0.01, 200, { meaning: 'inside the unit; 1 for a bare motor' }),
+  ownRatio: number('Own reduction', 'ratio', 0.01, 200, { meaning: 'inside the unit; 1 for a bare motor', start: 1 }),
   efficiency: number('Efficiency', 'share', 0.01, 1, { meaning: 'motor and inverter together' }),
   maxCurrentA: number('Battery current, most', 'current', 0.1, 10_000),
   hasInverter: flag('Inverter built in'),

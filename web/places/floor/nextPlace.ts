@@ -9,12 +9,14 @@ const middle = ({ left, top, width, height }: Box) => [left + width / 2, top + h
 /** How much straying sideways counts against going ahead. */
 const STRAY = 2;
 
-/** The nearest place in a direction, by the middles of both; null when there is none that way. */
+/** The nearest place in a direction, by the middles of both, other than the one it is in; null when there is none that way. */
 export function nextPlace(from: Box, places: readonly Box[], [wayX, wayY]: readonly [number, number]): Box | null {
   const [x, y] = middle(from);
   let best: Box | null = null;
   let least = Number.POSITIVE_INFINITY;
   for (const place of places) {
+    const here = x >= place.left && x <= place.left + place.width && y >= place.top && y <= place.top + place.height;
+    if (here) continue;
     const [toX, toY] = middle(place);
     const ahead = (toX - x) * wayX + (toY - y) * wayY;
     const aside = Math.abs((toX - x) * wayY) + Math.abs((toY - y) * wayX);

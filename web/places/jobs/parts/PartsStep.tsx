@@ -164,8 +164,8 @@ export default function PartsStep() {
               columns={({ words, figures }) => [
                 words('Part', (line) => <PartName line={line} />),
                 figures('Quantity', (line) => line.quantity, { width: 80 }),
-                words('Where it stands', (line) => <Standing line={line} />, { width: 250 }),
-                words('Change', (line) => <StateChange line={line} />, { width: 250 }),
+                words('Where it stands', (line) => <Standing line={line} />, { width: 210 }),
+                words('Change', (line) => <StateChange line={line} />, { width: 150 }),
               ]}
             />
           )}

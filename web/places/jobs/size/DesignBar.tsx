@@ -1,4 +1,4 @@
-import { CopyOutlined, LockOutlined, PlusOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { CopyOutlined, PlusOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
 import type { StoredDesign } from '../../../../contract/design.ts';
@@ -136,7 +136,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
               cancelText="Not yet"
               onConfirm={() => void others.go(designAddress.sell, { id: stored.id }, { version: stored.version })}
             >
-              <Button icon={<LockOutlined />}>Mark as sold</Button>
+              <Button>Mark as sold</Button>
             </Popconfirm>
           )}
           <DesignPapers dirty={designDirty} />

@@ -119,9 +119,9 @@ function OtherParts() {
         head={false}
         rows={inputs.others}
         rowKey={(other) => other.componentId}
-        columns={({ words, figures }) => [
+        columns={({ actions, words }) => [
           words('Part', (other) => `${other.quantity} × ${nameOf(other.componentId)}`),
-          figures('', (other) => (
+          actions('Change', (other) => (
             <Button
               size="small"
               type="text"

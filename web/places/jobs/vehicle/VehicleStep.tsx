@@ -129,7 +129,7 @@ export default function VehicleStep() {
             rows={rows}
             rowKey={({ id }) => id}
             rowMark={({ id }) => ({ 'data-vehicle-figure': id, className: '' })}
-            columns={({ words, figures }) => [
+            columns={({ actions, figures, words }) => [
               words('Figure', ({ id }) => VEHICLE_FIGURE_NAME[id]),
               figures('Value', ({ id, kind }) => (
                 <span className="strong">{formatQuantity(figuresOf[id].value, kind, set)}</span>
@@ -138,8 +138,8 @@ export default function VehicleStep() {
               figures('Library', ({ id, kind }) => (
                 <span className="soft">{formatQuantity(variant.figures[id].value, kind, set)}</span>
               )),
-              figures(
-                <span className="hidden-label">Measure</span>,
+              actions(
+                'Measure',
                 ({ id }) =>
                   mayMeasure &&
                   !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && <FigureEditor id={id} />,

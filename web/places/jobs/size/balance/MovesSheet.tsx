@@ -46,10 +46,10 @@ export function MovesSheet() {
             head={false}
             rows={advice}
             rowKey={moveText}
-            columns={({ words, figures }) => [
+            columns={({ actions, figures, words }) => [
               words('Move', moveText),
               figures('Front', (one) => <span className={one.meets ? 'pass' : ''}>{percent(one.frontShare)}</span>),
-              figures('', (one) => (
+              actions('Change', (one) => (
                 <Button size="small" onClick={() => set({ boxes: afterMoves(inputs.boxes, one) })}>
                   Move
                 </Button>

@@ -38,7 +38,7 @@ export function LvPanel() {
             label="Low-voltage loads"
             className="close"
             rows={loads}
-            columns={({ words }) => [
+            columns={({ actions, words }) => [
               words('Load', (load, i) => (
                 <TextField
                   label={`Load ${i + 1}`}
@@ -76,7 +76,7 @@ export function LvPanel() {
                   { width: 84 },
                 ),
               ),
-              words('', (load, i) => (
+              actions('Change', (load, i) => (
                 <Button
                   size="small"
                   type="text"

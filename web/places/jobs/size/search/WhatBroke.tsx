@@ -46,7 +46,7 @@ export function WhatBroke({ report }: { report: SearchReport }) {
           columns={({ words, figures }) => [
             words('Reason', (row) => row.say, { width: '46%' }),
             figures('Candidates', (row) => formatNumber(row.many, 0), { width: 90 }),
-            words('', (row) => <div className="broke-bar" style={{ width: `${(100 * row.many) / most}%` }} />),
+            words('Share', (row) => <div className="broke-bar" style={{ width: `${(100 * row.many) / most}%` }} />),
           ]}
         />
       </div>

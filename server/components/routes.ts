@@ -1,0 +1,77 @@
+import { eq, sql } from 'drizzle-orm';
+import { SHEET_SCHEMAS } from '../../contract/component.ts';
+import { COMPONENT_KINDS, componentAddress } from '../../contract/components.ts';
+import { jsonSchemaOf } from '../../contract/jsonSchema.ts';
+import { KIND_NAME } from '../../core/component/kinds/index.ts';
+import type { ComponentKind } from '../../core/component/sheets.ts';
+import { componentCsv } from '../../wording/componentCsv.ts';
+import type { Tx } from '../db/connect.ts';
+import { component, supplier } from '../db/schema/index.ts';
+import { serve } from '../endpoint.ts';
+import { allComponents } from '../library/queries.ts';
+import { BadInput, NotFound } from '../problems.ts';
+
+const slugOf = (name: string) =>
+  name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 50) || 'part';
+
+/** The supplier of a name, taken in where it is new. */
+async function supplierNamed(tx: Tx, name: string): Promise<string> {
+  const [known] = await tx
+    .select({ id: supplier.id })
+    .from(supplier)
+    .where(sql`lower(${supplier.name}) = lower(${name})`);
+  if (known) return known.id;
+  const id = slugOf(name);
+  await tx.insert(supplier).values({ id, name }).onConflictDoNothing();
+  return id;
+}
+
+const kindOf = (text: string): ComponentKind => {
+  const kind = COMPONENT_KINDS.find((one) => one === text);
+  if (!kind) throw new NotFound('kind of component');
+  return kind;
+};
+
+export const componentEndpoints = [
+  serve(componentAddress.add, ({ change, body }) =>
+    change(async ({ tx, log }) => {
+      // One at a time: a name is taken by the first, and the next is told.
+      await tx.execute(sql`select pg_advisory_xact_lock(4417028)`);
+      const { supplier: supplierName, ...own } = body;
+      const [same] = await tx
+        .select({ id: component.id })
+        .from(component)
+        .where(sql`lower(${component.name}) = lower(${body.name})`);
+      if (same) throw new BadInput({ name: 'The library has a component of this name.' });
+      const supplierId = await supplierNamed(tx, supplierName);
+      const slug = slugOf(body.name);
+      const [taken] = await tx.select({ id: component.id }).from(component).where(eq(component.id, slug));
+      const id = taken ? `${slug}-${Date.now().toString(36)}` : slug;
+      await tx.insert(component).values({ ...own, id, supplierId });
+      await log({ what: `took ${body.name} into the library`, resource: 'component', id, after: body });
+      return { id };
+    }),
+  ),
+  serve(componentAddress.table, async ({ db, params, res }) => {
+    const kind = kindOf(params.kind);
+    const rows = (await allComponents(db)).filter((one) => one.kind === kind);
+    res
+      .type('text/csv; charset=utf-8')
+      .setHeader('Content-Disposition', `attachment; filename="${kind}.csv"`)
+      .send(componentCsv(kind, rows));
+    return undefined;
+  }),
+  serve(componentAddress.schema, async ({ params, res }) => {
+    const kind = kindOf(params.kind);
+    res
+      .type('application/schema+json')
+      .setHeader('Content-Disposition', `attachment; filename="${kind}.schema.json"`)
+      .send(`${JSON.stringify(jsonSchemaOf(SHEET_SCHEMAS[kind], KIND_NAME[kind]), null, 2)}\n`);
+    return undefined;
+  }),
+];

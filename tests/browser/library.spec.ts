@@ -1,0 +1,80 @@
+import { expect, signIn, test } from './fixture.ts';
+
+test('a component is taken into the library by the form of its kind, and can be chosen', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await page.getByRole('link', { name: 'Components' }).click();
+  await page.getByRole('menuitem', { name: /Drive unit/ }).click();
+  await expect(page.getByRole('table', { name: 'Drive unit' })).toContainText('Drive unit H80');
+  await page.getByRole('button', { name: 'Add one' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Name').fill('Motor Q1');
+  await form.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(form.getByText('Supplier is needed.')).toBeVisible();
+  await expect(form.getByText('Peak torque is needed.')).toBeVisible();
+  await form.getByLabel('Supplier').fill('Quay works');
+  for (const [label, value] of [
+    ['Mass', '52'],
+    ['Length', '400'],
+    ['Width', '300'],
+    ['Height', '300'],
+    ['Price', '3100'],
+    ['Days to get', '20'],
+    ['Least voltage', '200'],
+    ['Highest voltage', '420'],
+    ['Peak torque', '210'],
+    ['Continuous torque', '90'],
+    ['Peak power', '80'],
+    ['Continuous power', '40'],
+    ['Highest revolutions', '9000'],
+    ['Efficiency', '92'],
+    ['Battery current, most', '300'],
+  ] as const)
+    await form.getByLabel(label, { exact: true }).fill(value);
+  await expect(form.getByLabel('Own reduction')).toHaveValue('1');
+  await form.getByLabel('Turns').click();
+  await page.getByTitle('gearbox input').click();
+  await form.getByLabel('Spline').fill('24 x 25');
+  await form.getByLabel('Bolt pattern').fill('P6');
+  await form.getByRole('button', { name: 'Add to torque curve' }).click();
+  await form.getByLabel('Revolutions 1').fill('0');
+  await form.getByLabel('Peak torque 1').fill('210');
+  await form.getByLabel('Continuous torque 1').fill('much');
+  await form.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(form.getByLabel('Continuous torque 1')).toBeFocused();
+  await form.getByLabel('Continuous torque 1').fill('90');
+  await form.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(form).toBeHidden();
+  const row = page.getByRole('table', { name: 'Drive unit' }).getByRole('row', { name: /Motor Q1/ });
+  await expect(row).toContainText('80.0 kW');
+  await expect(row).toContainText('gearbox input');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'As CSV' }).click();
+  expect((await download).suggestedFilename()).toBe('drive.csv');
+});
+
+test('a vehicle is carried to another place with the pointer, and back with the keys', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  const yard = page.getByRole('region', { name: 'Out of the building' });
+  const parked = page.getByRole('region', { name: 'Parked, not started' });
+  const handle = page.getByRole('button', { name: /^Move 26-106/ });
+  await expect(parked).toContainText('26-106');
+  const [from, to] = [(await handle.boundingBox())!, (await yard.boundingBox())!];
+  await page.mouse.move(from.x + 5, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y + 40, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(yard).toContainText('26-106');
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Space');
+  await expect(parked).toContainText('26-106');
+  // A bay that holds another says so, and the vehicle stays.
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/holds 26-10\d .*Move that first/)).toBeVisible();
+  await expect(parked).toContainText('26-106');
+});

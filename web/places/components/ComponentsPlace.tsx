@@ -1,0 +1,112 @@
+import { FileTextOutlined, PlusOutlined, TableOutlined } from '@ant-design/icons';
+import { Button, Menu } from 'antd';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { COMPONENT_KINDS, componentAddress } from '../../../contract/components.ts';
+import { hasRole } from '../../../contract/rights.ts';
+import { columnsOf, type SheetColumn, valueAt } from '../../../core/component/cells.ts';
+import { KIND_NAME, KINDS } from '../../../core/component/kinds/index.ts';
+import type { Component, ComponentKind } from '../../../core/component/sheets.ts';
+import { formatQuantity } from '../../../core/quantity/format.ts';
+import type { UnitSet } from '../../../core/quantity/units.ts';
+import { optionText } from '../../../wording/components.ts';
+import { fileUrl } from '../../data/client.ts';
+import { useLibrary } from '../../data/resources.ts';
+import { usePerson, useUnitSet } from '../../data/session.tsx';
+import { DataTable } from '../../widgets/DataTable.tsx';
+import { Sheet } from '../../widgets/Sheet.tsx';
+import { AddComponent } from './AddComponent.tsx';
+
+/** A value of a sheet in the person's units; rows and maps by how many there are. */
+function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
+  const value = valueAt(sheet, column);
+  if (value === undefined) return '';
+  const { field } = column;
+  if (field.type === 'number') return formatQuantity(value as number, field.quantity, set);
+  if (field.type === 'flag') return value ? 'yes' : 'no';
+  if (field.type === 'choice') return optionText(value as string | number);
+  return Array.isArray(value) ? (value.length > 0 ? `${value.length} rows` : '') : String(value);
+}
+
+/** The components of the library, a kind at a time, by the columns of the kind's own descriptor. */
+export default function ComponentsPlace() {
+  const { kind: asked } = useParams();
+  const kind: ComponentKind = COMPONENT_KINDS.find((one) => one === asked) ?? 'module';
+  const { shelves, error } = useLibrary();
+  const { role } = usePerson();
+  const set = useUnitSet();
+  const navigate = useNavigate();
+  const [adding, setAdding] = useState(false);
+  const all = shelves?.data.components ?? [];
+  const rows = all.filter((one) => one.kind === kind);
+  const size = (one: Component) => [one.lengthMm, one.widthMm, one.heightMm].map(Math.round).join(' × ');
+  return (
+    <div className="page components">
+      <Menu
+        aria-label="Kinds of components"
+        selectedKeys={[kind]}
+        onClick={({ key }) => navigate(`/components/${key}`)}
+        items={COMPONENT_KINDS.map((one) => ({
+          key: one,
+          label: KIND_NAME[one],
+          extra: all.filter((part) => part.kind === one).length || '',
+        }))}
+      />
+      <Sheet
+        title={KIND_NAME[kind]}
+        aside={
+          <span className="row">
+            <Button size="small" icon={<TableOutlined />} href={fileUrl(componentAddress.table, { kind })}>
+              As CSV
+            </Button>
+            <Button size="small" icon={<FileTextOutlined />} href={fileUrl(componentAddress.schema, { kind })}>
+              Its JSON Schema
+            </Button>
+            {hasRole(role, componentAddress.add.may) && (
+              <Button size="small" type="primary" icon={<PlusOutlined />} onClick={() => setAdding(true)}>
+                Add one
+              </Button>
+            )}
+          </span>
+        }
+      >
+        <div className="in" style={{ overflowX: 'auto' }}>
+          {error && <p className="stop">{error.message}</p>}
+          <DataTable
+            label={KIND_NAME[kind]}
+            rows={rows}
+            rowKey={(one) => one.id}
+            empty={`The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`}
+            columns={({ words, figures }) => [
+              words(
+                'Name',
+                (one) => (
+                  <>
+                    <span className="strong">{one.name}</span>
+                    <div className="soft small">{one.supplier}</div>
+                  </>
+                ),
+                { order: (a, b) => a.name.localeCompare(b.name) },
+              ),
+              ...columnsOf(KINDS[kind]).map((column) =>
+                column.field.type === 'number'
+                  ? figures(column.label, (one) => shownText(column, one.sheet, set), {
+                      order: (a, b) => Number(valueAt(a.sheet, column) ?? 0) - Number(valueAt(b.sheet, column) ?? 0),
+                    })
+                  : words(column.label, (one) => shownText(column, one.sheet, set)),
+              ),
+              figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
+              figures('Size, mm', size),
+              figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
+                order: (a, b) => a.priceCents - b.priceCents,
+              }),
+              figures('Days to get', (one) => one.leadDays),
+              figures('Free', (one) => one.free),
+            ]}
+          />
+        </div>
+      </Sheet>
+      {adding && <AddComponent key={kind} kind={kind} onClose={() => setAdding(false)} />}
+    </div>
+  );
+}
