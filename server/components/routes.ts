@@ -8,8 +8,8 @@ import { componentCsv } from '../../wording/componentCsv.ts';
 import type { Tx } from '../db/connect.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { allComponents } from '../library/queries.ts';
 import { BadInput, NotFound } from '../problems.ts';
+import { allComponents } from '../read/library.ts';
 
 const slugOf = (name: string) =>
   name

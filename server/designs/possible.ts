@@ -5,8 +5,8 @@ import { placeBox } from '../../core/design/placeBox.ts';
 import { composePack } from '../../core/pack/compose.ts';
 import type { Tx } from '../db/connect.ts';
 import { bay, vehicle } from '../db/schema/index.ts';
-import { allComponents } from '../library/queries.ts';
 import { BadInput } from '../problems.ts';
+import { allComponents } from '../read/library.ts';
 
 /** Where in the inputs each kind of component is named. */
 const FIELDS = ['moduleId', 'driveId', 'inverterId', 'chargerId', 'inletId'] as const;

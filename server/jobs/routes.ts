@@ -21,9 +21,9 @@ import {
 } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { eventsOf } from './events.ts';
-import { jobRows } from './queries.ts';
-import { pieceText, sheetText } from './sheet.ts';
+import { eventsOf } from '../read/events.ts';
+import { jobRows } from '../read/jobs.ts';
+import { pieceText, sheetText } from '../read/sheet.ts';
 import { changeJob } from './versioned.ts';
 
 /** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */

@@ -14,10 +14,10 @@ import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, design, partLine, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { partOf } from '../jobs/sheet.ts';
-import { allComponents, allKitRevisions } from '../library/queries.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { freeStockLocked } from './queries.ts';
+import { freeStockLocked } from '../read/freeStock.ts';
+import { allComponents, allKitRevisions } from '../read/library.ts';
+import { partOf } from '../read/sheet.ts';
 
 /** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
 async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {

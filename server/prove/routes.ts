@@ -6,9 +6,9 @@ import { checkById } from '../../core/prove/index.ts';
 import { checkResult } from '../db/schema/index.ts';
 import { printFor } from '../documents/printFor.ts';
 import { serve } from '../endpoint.ts';
-import { figureInputOfJob } from '../jobs/figureInput.ts';
-import { jobSheet } from '../jobs/sheet.ts';
 import { BadInput, NotAllowed, RuleBroken } from '../problems.ts';
+import { figureInputOfJob } from '../read/figureInput.ts';
+import { jobSheet } from '../read/sheet.ts';
 
 export const proveEndpoints = [
   serve(proveAddress.sign, ({ change, params, body, person, config, today, now }) =>

@@ -5,7 +5,7 @@ import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { authorisation, person, stage, timeEntry } from '../db/schema/index.ts';
-import { partOf } from '../jobs/sheet.ts';
+import { partOf } from '../read/sheet.ts';
 
 /** All stages of a job in order, with steps, newest readings, hours and who is on them. */
 export const stagesOfJob = (db: Db | Tx, jobId: string): Promise<readonly StageRow[]> =>

@@ -6,9 +6,9 @@ import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { vehicle, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { partOf } from '../jobs/sheet.ts';
-import { allVariants } from '../library/queries.ts';
 import { BadInput, NotFound, Stale } from '../problems.ts';
+import { allVariants } from '../read/library.ts';
+import { partOf } from '../read/sheet.ts';
 
 const CORNER: Record<Corner, string> = {
   frontLeftKg: 'Front left',

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
-import { withBox } from '../../web/places/jobs/size/BoxTable.tsx';
+import { afterMoves, moveText } from '../../web/places/jobs/size/balance/moveText.ts';
 import { LOOKS, lookOf } from '../../web/places/jobs/size/LookBar.tsx';
-import { afterMoves, moveText } from '../../web/places/jobs/size/moveText.ts';
-import { ROUTE_PROBLEM } from '../../web/places/jobs/size/route/routeProblem.ts';
-import { movedBox } from '../../web/places/jobs/size/WeightDrawing.tsx';
+import { withBox } from '../../web/places/jobs/size/layout/BoxTable.tsx';
+import { movedBox } from '../../web/places/jobs/size/layout/WeightDrawing.tsx';
+import { ROUTE_PROBLEM } from '../../web/places/jobs/size/uses/routeProblem.ts';
 import { assumptionText } from '../../wording/assumptions.ts';
 import { designDifferences } from '../../wording/designDifferences.ts';
 

@@ -2,24 +2,24 @@ import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useBench } from '../jobBench.ts';
-import { AssumptionNotes } from './AssumptionNotes.tsx';
-import { DesignBar } from './DesignBar.tsx';
+import { AssumptionNotes } from './design/AssumptionNotes.tsx';
+import { DesignBar } from './design/DesignBar.tsx';
+import { useUndoKeys } from './design/useUndoKeys.ts';
 import { LookBar, type LookId, lookOf } from './LookBar.tsx';
-import { useUndoKeys } from './useUndoKeys.ts';
 
 const LOOK_VIEW: Record<
   LookId,
   ReturnType<typeof lazy<(props: { faults: Readonly<Record<string, string>> }) => React.ReactNode>>
 > = {
-  layout: lazy(() => import('./looks/LayoutLook.tsx')),
-  drive: lazy(() => import('./looks/DriveLook.tsx')),
-  uses: lazy(() => import('./looks/UsesLook.tsx')),
-  balance: lazy(() => import('./looks/BalanceLook.tsx')),
-  charging: lazy(() => import('./looks/ChargingLook.tsx')),
-  electrics: lazy(() => import('./looks/ElectricsLook.tsx')),
-  heat: lazy(() => import('./looks/HeatLook.tsx')),
-  search: lazy(() => import('./looks/SearchLook.tsx')),
-  compare: lazy(() => import('./looks/CompareLook.tsx')),
+  layout: lazy(() => import('./layout/LayoutLook.tsx')),
+  drive: lazy(() => import('./drive/DriveLook.tsx')),
+  uses: lazy(() => import('./uses/UsesLook.tsx')),
+  balance: lazy(() => import('./balance/BalanceLook.tsx')),
+  charging: lazy(() => import('./charging/ChargingLook.tsx')),
+  electrics: lazy(() => import('./electrics/ElectricsLook.tsx')),
+  heat: lazy(() => import('./heat/HeatLook.tsx')),
+  search: lazy(() => import('./search/SearchLook.tsx')),
+  compare: lazy(() => import('./compare/CompareLook.tsx')),
 };
 
 /** The design bench: designs above, then one look at the design picked; every figure follows each change at once. */

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
-import { useDesign } from '../useDesign.ts';
+import { useDesign } from '../design/useDesign.ts';
 
 /** Things that are no components: taken out (negative) or put in, with their place. */
 export function ItemsSheet() {

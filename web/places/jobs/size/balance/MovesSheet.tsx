@@ -7,9 +7,9 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
-import { afterMoves, moveText } from '../moveText.ts';
-import { useDesign } from '../useDesign.ts';
-import { useMoveAdvice } from '../useMoveAdvice.ts';
+import { useDesign } from '../design/useDesign.ts';
+import { afterMoves, moveText } from './moveText.ts';
+import { useMoveAdvice } from './useMoveAdvice.ts';
 
 /** Which modules to move where to meet the aim of the brief, or of the other school. */
 export function MovesSheet() {

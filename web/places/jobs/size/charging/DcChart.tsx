@@ -7,7 +7,7 @@ import { LineChart } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
-import { useDesign } from '../useDesign.ts';
+import { useDesign } from '../design/useDesign.ts';
 
 /** Rapid charging: power over state of charge, by the least of post, vehicle and pack. */
 export function DcChart() {

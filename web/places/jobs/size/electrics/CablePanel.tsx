@@ -5,9 +5,9 @@ import { awgAtLeast } from '../../../../../core/wiring/awg.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { ToFit } from '../ToFit.tsx';
-import { useDesign } from '../useDesign.ts';
+import { ToFit } from './ToFit.tsx';
 
 /** The smallest cable that carries current, peak and drop. */
 export function CablePanel({ faults }: { faults: Readonly<Record<string, string>> }) {

@@ -7,9 +7,9 @@ import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
 import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { ToFit } from '../ToFit.tsx';
-import { useDesign } from '../useDesign.ts';
+import { ToFit } from './ToFit.tsx';
 
 const SHARES = [
   { which: 'day', title: 'Day' },

@@ -9,9 +9,9 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { ToFit } from '../ToFit.tsx';
-import { useDesign } from '../useDesign.ts';
+import { ToFit } from './ToFit.tsx';
 
 const POINTS = 60;
 

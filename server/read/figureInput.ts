@@ -8,7 +8,7 @@ import type { Config } from '../config.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { design } from '../db/schema/index.ts';
-import { allComponents, allKitRevisions, allVariants } from '../library/queries.ts';
+import { allComponents, allKitRevisions, allVariants } from './library.ts';
 import { partOf } from './sheet.ts';
 
 export interface JobInput {

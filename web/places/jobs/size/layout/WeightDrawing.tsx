@@ -1,22 +1,22 @@
 import { Segmented } from 'antd';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import type { BoxChoice, DesignInputs } from '../../../../core/design/inputs.ts';
-import { unladenLoads } from '../../../../core/figures/balance/unladenLoads.ts';
-import { createSheet } from '../../../../core/figures/evaluate.ts';
-import { FIGURES, type FigureId } from '../../../../core/figures/index.ts';
-import { STATIC_CLEARANCE_MM } from '../../../../core/pack/arrange.ts';
-import { boxGaps } from '../../../../core/pack/boxGaps.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { SCHOOL_NAME } from '../../../../wording/brief.ts';
-import { MISSING } from '../../../../wording/figures.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { useMay } from '../../../data/useMay.ts';
-import { drawnParts } from '../../../drawing/parts.ts';
-import type { BoxMoving, DrawnShift } from '../../../drawing/useBoxDrag.ts';
-import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
-import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../jobBench.ts';
+import type { BoxChoice, DesignInputs } from '../../../../../core/design/inputs.ts';
+import { unladenLoads } from '../../../../../core/figures/balance/unladenLoads.ts';
+import { createSheet } from '../../../../../core/figures/evaluate.ts';
+import { FIGURES, type FigureId } from '../../../../../core/figures/index.ts';
+import { STATIC_CLEARANCE_MM } from '../../../../../core/pack/arrange.ts';
+import { boxGaps } from '../../../../../core/pack/boxGaps.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { useMay } from '../../../../data/useMay.ts';
+import { drawnParts } from '../../../../drawing/parts.ts';
+import type { BoxMoving, DrawnShift } from '../../../../drawing/useBoxDrag.ts';
+import { VehicleElevation } from '../../../../drawing/VehicleElevation.tsx';
+import { VehiclePlan } from '../../../../drawing/VehiclePlan.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBench } from '../../jobBench.ts';
 
 /** A box of the design moved by a shift as drawn from the side (fore and aft, up and down) or from above (to the side). */
 export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'side' | 'above'): BoxChoice {

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { adviseMoves, type MoveAdvice, type MoveAim } from '../../../../core/balance/adviseMoves.ts';
-import { placeBox } from '../../../../core/design/placeBox.ts';
-import { massItems } from '../../../../core/figures/balance/massItems.ts';
-import { FIGURES } from '../../../../core/figures/index.ts';
-import { useBench } from '../jobBench.ts';
+import { adviseMoves, type MoveAdvice, type MoveAim } from '../../../../../core/balance/adviseMoves.ts';
+import { placeBox } from '../../../../../core/design/placeBox.ts';
+import { massItems } from '../../../../../core/figures/balance/massItems.ts';
+import { FIGURES } from '../../../../../core/figures/index.ts';
+import { useBench } from '../../jobBench.ts';
 
 export interface Advised {
   readonly aim: MoveAim;

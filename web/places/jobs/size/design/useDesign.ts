@@ -4,8 +4,8 @@ import {
   driveChoice,
   type ElectricChoice,
   electricChoice,
-} from '../../../../core/design/inputs.ts';
-import { useBench } from '../jobBench.ts';
+} from '../../../../../core/design/inputs.ts';
+import { useBench } from '../../jobBench.ts';
 
 /** The draft of the design looked at, with setters for its parts. */
 export function useDesign() {

@@ -1,12 +1,12 @@
-import type { FigureId } from '../../../../core/figures/index.ts';
-import { FIGURES } from '../../../../core/figures/index.ts';
-import { type DrivenUse, USE_RUNS } from '../../../../core/figures/road/useRuns.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { DataTable } from '../../../widgets/DataTable.tsx';
-import { FigureValue } from '../../../widgets/FigureValue.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../jobBench.ts';
+import type { FigureId } from '../../../../../core/figures/index.ts';
+import { FIGURES } from '../../../../../core/figures/index.ts';
+import { type DrivenUse, USE_RUNS } from '../../../../../core/figures/road/useRuns.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { FigureValue } from '../../../../widgets/FigureValue.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBench } from '../../jobBench.ts';
 
 interface Row {
   readonly name: string;

@@ -1,12 +1,12 @@
 import { Button, Drawer } from 'antd';
-import { designAddress } from '../../../../contract/design.ts';
-import { dayAndTime } from '../../../../wording/dates.ts';
-import { designDifferences } from '../../../../wording/designDifferences.ts';
-import { useOfAddress } from '../../../data/resources.ts';
-import { useSession } from '../../../data/session.tsx';
-import { useMay } from '../../../data/useMay.ts';
-import { useShown } from '../../../widgets/useShown.ts';
-import { useBench } from '../jobBench.ts';
+import { designAddress } from '../../../../../contract/design.ts';
+import { dayAndTime } from '../../../../../wording/dates.ts';
+import { designDifferences } from '../../../../../wording/designDifferences.ts';
+import { useOfAddress } from '../../../../data/resources.ts';
+import { useSession } from '../../../../data/session.tsx';
+import { useMay } from '../../../../data/useMay.ts';
+import { useShown } from '../../../../widgets/useShown.ts';
+import { useBench } from '../../jobBench.ts';
 
 /** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
 export function DesignHistory({ onClose }: { onClose: () => void }) {

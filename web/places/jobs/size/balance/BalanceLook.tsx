@@ -1,9 +1,9 @@
-import { ItemsSheet } from '../balance/ItemsSheet.tsx';
-import { MassTable } from '../balance/MassTable.tsx';
-import { MovesSheet } from '../balance/MovesSheet.tsx';
-import { RideHeight } from '../balance/RideHeight.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { WeightDrawing } from '../WeightDrawing.tsx';
+import { WeightDrawing } from '../layout/WeightDrawing.tsx';
+import { ItemsSheet } from './ItemsSheet.tsx';
+import { MassTable } from './MassTable.tsx';
+import { MovesSheet } from './MovesSheet.tsx';
+import { RideHeight } from './RideHeight.tsx';
 
 /** Where every kilogram sits, what that does to the axles, and which modules to move to meet the aim. */
 export default function BalanceLook() {

@@ -1,6 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { KEYS } from '../../../app/keys.ts';
-import { useBench } from '../jobBench.ts';
+import { KEYS } from '../../../../app/keys.ts';
+import { useBench } from '../../jobBench.ts';
 
 /** Ctrl Z (or ⌘ Z) steps back through the changes of the design, with Shift forth. Not while typing: there it undoes letters. */
 export function useUndoKeys(): void {

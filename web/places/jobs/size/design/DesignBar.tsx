@@ -1,17 +1,17 @@
 import { CopyOutlined, PlusOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Input, Modal, Popconfirm } from 'antd';
 import { useState } from 'react';
-import type { StoredDesign } from '../../../../contract/design.ts';
-import { designAddress } from '../../../../contract/design.ts';
-import { jobAddress } from '../../../../contract/jobChange.ts';
-import { type DesignInputs, EMPTY_DESIGN } from '../../../../core/design/inputs.ts';
-import { kitDesign, kitParts } from '../../../../core/kit/kit.ts';
-import { designDifferences } from '../../../../wording/designDifferences.ts';
-import { useMay } from '../../../data/useMay.ts';
-import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
-import { type Sending, useSend } from '../../../widgets/useSend.ts';
-import { useShown } from '../../../widgets/useShown.ts';
-import { useBench } from '../jobBench.ts';
+import type { StoredDesign } from '../../../../../contract/design.ts';
+import { designAddress } from '../../../../../contract/design.ts';
+import { jobAddress } from '../../../../../contract/jobChange.ts';
+import { type DesignInputs, EMPTY_DESIGN } from '../../../../../core/design/inputs.ts';
+import { kitDesign, kitParts } from '../../../../../core/kit/kit.ts';
+import { designDifferences } from '../../../../../wording/designDifferences.ts';
+import { useMay } from '../../../../data/useMay.ts';
+import { MergeDialog } from '../../../../widgets/MergeDialog.tsx';
+import { type Sending, useSend } from '../../../../widgets/useSend.ts';
+import { useShown } from '../../../../widgets/useShown.ts';
+import { useBench } from '../../jobBench.ts';
 import { DesignPapers } from './DesignPapers.tsx';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';

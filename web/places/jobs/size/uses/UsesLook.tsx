@@ -1,9 +1,9 @@
 import { UsePanel } from '../../brief/UsePanel.tsx';
-import { EnergyChart } from '../charts/EnergyChart.tsx';
-import { SteadyChart } from '../charts/SteadyChart.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { RangeSpread } from '../RangeSpread.tsx';
-import { RoutePanel } from '../route/RoutePanel.tsx';
+import { EnergyChart } from './EnergyChart.tsx';
+import { RangeSpread } from './RangeSpread.tsx';
+import { RoutePanel } from './RoutePanel.tsx';
+import { SteadyChart } from './SteadyChart.tsx';
 
 /** What the vehicle is used for: how far, where the energy goes, the recorded route, and the uses themselves. */
 export default function UsesLook() {

@@ -1,12 +1,12 @@
-import type { BoxChoice } from '../../../../core/design/inputs.ts';
-import { satelliteCount } from '../../../../core/pack/satellites.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { Choice } from '../../../widgets/Choice.tsx';
-import { DataTable } from '../../../widgets/DataTable.tsx';
-import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { useBench } from '../jobBench.ts';
-import { useDesign } from './useDesign.ts';
+import type { BoxChoice } from '../../../../../core/design/inputs.ts';
+import { satelliteCount } from '../../../../../core/pack/satellites.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { Choice } from '../../../../widgets/Choice.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 
 /** Changes one box of a design; a box without modules and without shift is none. */
 export function withBox(boxes: readonly BoxChoice[], bay: string, change: Partial<BoxChoice>): BoxChoice[] {

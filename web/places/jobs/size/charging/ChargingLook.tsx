@@ -1,8 +1,8 @@
-import { CostPanel } from '../charging/CostPanel.tsx';
-import { DayPlan } from '../charging/DayPlan.tsx';
-import { DcChart } from '../charging/DcChart.tsx';
-import { SuppliesPanel } from '../charging/SuppliesPanel.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { CostPanel } from './CostPanel.tsx';
+import { DayPlan } from './DayPlan.tsx';
+import { DcChart } from './DcChart.tsx';
+import { SuppliesPanel } from './SuppliesPanel.tsx';
 
 /** Charging at every supply, the night as a curve, rapid charging, and the year's cost against fuel. */
 export default function ChargingLook() {

@@ -1,4 +1,4 @@
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../../jobBench.ts';
 
 /** A component that is to be fitted, by name and stock, or that nothing is big enough. */
 export function ToFit({

@@ -7,7 +7,7 @@ import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
-import { useDesign } from '../useDesign.ts';
+import { useDesign } from '../design/useDesign.ts';
 import { CurveField } from './CurveField.tsx';
 
 /** How the drive turns the wheels: motors, reduction or gears, caps, efficiency, regeneration, torque curve. */

@@ -1,6 +1,6 @@
-import { DesignInputsPanel } from '../DesignInputsPanel.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { WeightDrawing } from '../WeightDrawing.tsx';
+import { DesignInputsPanel } from './DesignInputsPanel.tsx';
+import { WeightDrawing } from './WeightDrawing.tsx';
 
 /** Where everything goes: drawing, boxes, main components, and the figures of pack and weight. */
 export default function LayoutLook({ faults }: { faults: Readonly<Record<string, string>> }) {

@@ -1,9 +1,9 @@
-import { packFacts } from '../../../../core/figures/pack/packFacts.ts';
-import { MISSING } from '../../../../wording/figures.ts';
-import { Choice } from '../../../widgets/Choice.tsx';
-import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { useBench } from '../jobBench.ts';
-import { useDesign } from './useDesign.ts';
+import { packFacts } from '../../../../../core/figures/pack/packFacts.ts';
+import { MISSING } from '../../../../../wording/figures.ts';
+import { Choice } from '../../../../widgets/Choice.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 
 const WIRING = [
   { value: 'one', label: 'one pack' },

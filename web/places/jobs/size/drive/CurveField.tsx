@@ -4,7 +4,7 @@ import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
 import { readCurve } from '../../../../../core/drive/readCurve.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { useBench } from '../../jobBench.ts';
-import { useDesign } from '../useDesign.ts';
+import { useDesign } from '../design/useDesign.ts';
 
 /** Torque–speed curve as lines of text: speed, peak, continuous. What cannot be read is said and kept. */
 export function CurveField({ fault }: { fault: string | undefined }) {

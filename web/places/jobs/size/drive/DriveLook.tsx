@@ -1,7 +1,7 @@
-import { PullChart } from '../charts/PullChart.tsx';
-import { RunUpChart } from '../charts/RunUpChart.tsx';
-import { DrivePanel } from '../driving/DrivePanel.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { DrivePanel } from './DrivePanel.tsx';
+import { PullChart } from './PullChart.tsx';
+import { RunUpChart } from './RunUpChart.tsx';
 
 /** From motor to road: pull by gear against the road, times, hills, and what the driveline and its mounts stand. */
 export default function DriveLook({ faults }: { faults: Readonly<Record<string, string>> }) {

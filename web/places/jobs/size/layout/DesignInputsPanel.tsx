@@ -1,16 +1,16 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import type { Component, ComponentKind } from '../../../../core/component/sheets.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { Choice } from '../../../widgets/Choice.tsx';
-import { DataTable } from '../../../widgets/DataTable.tsx';
-import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../jobBench.ts';
+import type { Component, ComponentKind } from '../../../../../core/component/sheets.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { Choice } from '../../../../widgets/Choice.tsx';
+import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBench } from '../../jobBench.ts';
+import { useDesign } from '../design/useDesign.ts';
 import { BoxTable } from './BoxTable.tsx';
 import { PackFields } from './PackFields.tsx';
-import { useDesign } from './useDesign.ts';
 
 /** Everything that is chosen in a design; all figures follow each change at once. */
 export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, string>> }) {

@@ -13,11 +13,11 @@ import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
 import { useBench } from '../../jobBench.ts';
-import { FrontChart } from '../search/FrontChart.tsx';
-import { FrontTable } from '../search/FrontTable.tsx';
-import { SpaceFields } from '../search/SpaceFields.tsx';
-import { useSearch } from '../search/useSearch.ts';
-import { WhatBroke } from '../search/WhatBroke.tsx';
+import { FrontChart } from './FrontChart.tsx';
+import { FrontTable } from './FrontTable.tsx';
+import { SpaceFields } from './SpaceFields.tsx';
+import { useSearch } from './useSearch.ts';
+import { WhatBroke } from './WhatBroke.tsx';
 
 const WEIGHTS = [0, 1, 2, 3] as const;
 const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];

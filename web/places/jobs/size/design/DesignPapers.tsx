@@ -1,11 +1,11 @@
 import { DownOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown, Upload } from 'antd';
 import { useState } from 'react';
-import { type DesignFile, designAddress } from '../../../../contract/design.ts';
-import { fileUrl } from '../../../data/client.ts';
-import { useMay } from '../../../data/useMay.ts';
-import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { type DesignFile, designAddress } from '../../../../../contract/design.ts';
+import { fileUrl } from '../../../../data/client.ts';
+import { useMay } from '../../../../data/useMay.ts';
+import { useSend } from '../../../../widgets/useSend.ts';
+import { useBench } from '../../jobBench.ts';
 import { DesignHistory } from './DesignHistory.tsx';
 
 /** Paper, files and history of the design looked at. */

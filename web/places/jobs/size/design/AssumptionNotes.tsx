@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
-import { assumptionsOf } from '../../../../core/design/assumptions.ts';
-import { drivelineWorst } from '../../../../core/figures/drive/drivelineWorst.ts';
-import { FIGURES } from '../../../../core/figures/index.ts';
-import { formatQuantity } from '../../../../core/quantity/format.ts';
-import { assumptionText } from '../../../../wording/assumptions.ts';
-import { useUnitSet } from '../../../data/session.tsx';
-import { useBench } from '../jobBench.ts';
+import { assumptionsOf } from '../../../../../core/design/assumptions.ts';
+import { drivelineWorst } from '../../../../../core/figures/drive/drivelineWorst.ts';
+import { FIGURES } from '../../../../../core/figures/index.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { assumptionText } from '../../../../../wording/assumptions.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
+import { useBench } from '../../jobBench.ts';
 
 /** What cannot work, what would break, and what was assumed, over every look of the design. */
 export function AssumptionNotes() {

@@ -5,9 +5,9 @@ import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useBench } from '../../jobBench.ts';
-import { WarmUpChart } from '../charts/WarmUpChart.tsx';
+import { ToFit } from '../electrics/ToFit.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
-import { ToFit } from '../ToFit.tsx';
+import { WarmUpChart } from './WarmUpChart.tsx';
 
 /** Warmer than this from full to empty without cooling and air will not do, K; common practice. */
 const AIR_RISE_K = 15;

@@ -7,7 +7,7 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../jobBench.ts';
-import { RouteCharts } from '../charts/RouteCharts.tsx';
+import { RouteCharts } from './RouteCharts.tsx';
 import { SpeedLimits } from './SpeedLimits.tsx';
 import { useRouteFile } from './useRouteFile.ts';
 

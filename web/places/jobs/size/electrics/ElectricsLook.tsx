@@ -1,7 +1,7 @@
 import { SafetyNote } from '../../../../widgets/SafetyNote.tsx';
-import { CablePanel, FusePanel } from '../electrics/CablePanel.tsx';
-import { LvPanel } from '../electrics/LvPanel.tsx';
-import { PrechargePanel } from '../electrics/PrechargePanel.tsx';
+import { CablePanel, FusePanel } from './CablePanel.tsx';
+import { LvPanel } from './LvPanel.tsx';
+import { PrechargePanel } from './PrechargePanel.tsx';
 
 /** Precharge, cable, fuses and the low-voltage side: each names the component to fit. */
 export default function ElectricsLook({ faults }: { faults: Readonly<Record<string, string>> }) {
