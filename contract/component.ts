@@ -39,9 +39,8 @@ function fieldsSchema(fields: Fields): Joi.ObjectSchema {
   return Joi.object(
     Object.fromEntries(
       Object.entries(fields).map(([name, field]) => {
-        const meant = field.meaning
-          ? schemaOf(field).meta({ meaning: field.meaning } satisfies FieldMeaning)
-          : schemaOf(field);
+        const said = schemaOf(field).description(field.meaning ? `${field.label}: ${field.meaning}` : field.label);
+        const meant = field.meaning ? said.meta({ meaning: field.meaning } satisfies FieldMeaning) : said;
         return [name, field.optional ? meant : meant.required()];
       }),
     ),

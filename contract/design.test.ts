@@ -57,6 +57,11 @@ const FULL: DesignFile = {
 };
 
 describe('the design file', () => {
+  test('is described by what is published (vitest -u renews it)', async () => {
+    const { jsonSchemaOf } = await import('./jsonSchema.ts');
+    const text = `${JSON.stringify(jsonSchemaOf(designFileSchema, 'Design of a conversion'), null, 2)}\n`;
+    await expect(text).toMatchFileSnapshot('../docs/design.schema.json');
+  });
   test('a file with every field is taken by both the published schema and ours', () => {
     expect(published(FULL), JSON.stringify(published.errors)).toBe(true);
     expect(ours(FULL)).toBe(true);

@@ -5,6 +5,7 @@ import { FLOOR_SQL } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
+import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
 import { serverRows } from './bench/server.ts';
 import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
@@ -60,13 +61,24 @@ async function fill(client: pg.Client): Promise<void> {
     analyze;`);
 }
 
+/** The page alone. */
+async function pageRows(): Promise<Row[]> {
+  const cluster = await startCluster('test');
+  try {
+    await makeTemplate(cluster);
+    return [await firstLoad(), await rendering(cluster, TEMPLATE), ...(await dragging(cluster, TEMPLATE))];
+  } finally {
+    cluster.stop();
+  }
+}
+
 /** The Floor's data over HTTP against the same statement through pg alone. */
 async function floorAnswer(): Promise<Row[]> {
   const cluster = await startCluster('test');
   const name = 'bench';
   try {
     await makeTemplate(cluster);
-    const dragged = await dragging(cluster, TEMPLATE);
+    const dragged = [await rendering(cluster, TEMPLATE), ...(await dragging(cluster, TEMPLATE))];
     await dropDatabase(cluster.url('postgres'), name);
     await copyTemplate(cluster.url('postgres'), name);
     const client = new pg.Client({ connectionString: cluster.url(name) });
@@ -110,7 +122,11 @@ async function floorAnswer(): Promise<Row[]> {
   }
 }
 
-const rows = [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), await firstLoad(), ...(await floorAnswer())];
+// `npm run bench -- page` measures the page alone.
+const rows =
+  process.argv[2] === 'page'
+    ? await pageRows()
+    : [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), await firstLoad(), ...(await floorAnswer())];
 say('');
 for (const row of rows)
   say(`${row.held ? 'held  ' : 'MISSED'}  ${row.what.padEnd(92)}  ${row.figure.padEnd(40)}  aim ${row.aim}`);

@@ -3,8 +3,8 @@ import type { BriefLine } from '../brief/lines.ts';
 import { resolveDesign } from '../design/resolve.ts';
 import { createSheet } from '../figures/evaluate.ts';
 import { type Candidate, designOf, searchBase } from './candidate.ts';
+import type { SearchTask } from './combination.ts';
 import { searchDecides } from './limits.ts';
-import type { SearchTask } from './search.ts';
 
 export interface Ranked extends Candidate {
   /** Wishes met, weighed: 1 when all are. */

@@ -9,10 +9,11 @@ import { FIGURES } from '../figures/index.ts';
 import { fitting, shelfMap } from '../testing/shelf.ts';
 import { BAY, CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
 import { type Candidate, type Choice, designOf, objectivesOf, searchBase, shareAim } from './candidate.ts';
+import type { SearchTask } from './combination.ts';
 import { createFront, dominates, type Objectives } from './front.ts';
 import { brokenLine, firmLines, overload, windowOf } from './limits.ts';
 import { rankFront } from './rank.ts';
-import { type SearchState, type SearchTask, search } from './search.ts';
+import { type SearchState, search } from './search.ts';
 import { drivesFor, inverterFor, type SearchSpace, wholeSpace } from './space.ts';
 
 const LIGHT = {

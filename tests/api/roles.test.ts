@@ -44,7 +44,7 @@ test('what an address does to a job and who may do it are said once', () => {
   for (const { method, path, may, act } of acting) expect(may, `${method} ${path}`).toBe(LEAST_ROLE[act!]);
   // Whatever changes something of a job says what it does, so that the job's state can refuse it.
   const silent = ENDPOINTS.filter((one) => one.method !== 'get' && !one.act).map((one) => `${one.method} ${one.path}`);
-  expect(silent).toEqual(['put /preferences', 'post /jobs']);
+  expect(silent).toEqual(['put /preferences', 'post /components', 'post /jobs']);
 });
 
 describe('the floor adds up', () => {

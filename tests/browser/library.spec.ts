@@ -65,16 +65,19 @@ test('a vehicle is carried to another place with the pointer, and back with the 
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
   await page.mouse.up();
   await expect(yard).toContainText('26-106');
-  await handle.focus();
-  await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('Space');
+  /** Lifts the vehicle, waits until it is heard to be up, carries it one place and sets it down. */
+  const carry = async (arrow: string, over: RegExp) => {
+    await handle.focus();
+    await page.keyboard.press('Space');
+    await expect(page.getByText(/^26-106 is over/)).toBeAttached();
+    await page.keyboard.press(arrow);
+    await expect(page.getByText(over)).toBeAttached();
+    await page.keyboard.press('Space');
+  };
+  await carry('ArrowUp', /^26-106 is over Parked/);
   await expect(parked).toContainText('26-106');
   // A bay that holds another says so, and the vehicle stays.
-  await handle.focus();
-  await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('Space');
+  await carry('ArrowUp', /^26-106 is over Bay/);
   await expect(page.getByText(/holds 26-10\d .*Move that first/)).toBeVisible();
   await expect(parked).toContainText('26-106');
 });

@@ -6,10 +6,11 @@ import { USUAL_USE } from '../../contract/use.ts';
 import { judgeBrief } from '../../core/brief/judgeLine.ts';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
+import type { FitReport } from '../../core/fit/fitKit.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { slots, VEHICLE } from '../../core/testing/wren.ts';
 import { isStep, STEPS, stepByKey } from '../../web/app/steps.ts';
-import type { JobBench } from '../../web/places/jobs/jobBench.ts';
+import type { JobBench } from '../../web/places/jobs/benchStore.ts';
 import { spineStates } from '../../web/places/jobs/spineStates.ts';
 import { KIT, shelves } from '../../web/testing/shelves.ts';
 
@@ -124,9 +125,9 @@ function states(
     kit: job.kit ? KIT : null,
     sheet,
     lines: judgeBrief(job.brief, sheet),
-    fit: () => ({ verdict, findings: [finding], cover: [] }),
   } as unknown as JobBench;
-  return spineStates(bench, 'metric');
+  const report = job.kit ? { verdict, findings: [finding], cover: [] } : null;
+  return spineStates(bench, report as unknown as FitReport | null, 'metric');
 }
 const firm = {
   id: 'l',

@@ -1,34 +1,15 @@
-import { chromium } from '@playwright/test';
-import { DEMO_PASSWORD } from '../../server/config.ts';
-import { buildPage } from '../buildPage.ts';
 import type { Cluster } from '../cluster.ts';
-import { CHROMIUM_ARGS, chromiumPath, ensureChromium } from '../ensureChromium.ts';
-import { serve } from '../serve.ts';
+import { onDesignBench } from './openPage.ts';
 import { median, type Row } from './row.ts';
 
 /** Moves of the pointer, one a frame or so: three seconds. */
 const MOVES = 180;
 
 /** Drags a battery box in the real page and watches frames and long tasks. The database holds the sample. */
-export async function dragging(cluster: Cluster, database: string): Promise<Row[]> {
-  ensureChromium();
-  const running = await serve(cluster.url(database), await buildPage(), 0, { log: 'silent' });
-  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(running.url);
-    await page.getByLabel('Name').fill('ilse');
-    await page.getByLabel('Password').fill(DEMO_PASSWORD);
-    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-    await page.getByText('Needs a decision').waitFor();
-    const jobs = (await (await page.request.get(`${running.url}/api/jobs`)).json()) as {
-      number: string;
-      title: string;
-    }[];
-    await page.goto(`${running.url}/jobs/${jobs.find((job) => job.title === 'Ice-cream van')?.number}/size`);
+export const dragging = (cluster: Cluster, database: string): Promise<Row[]> =>
+  onDesignBench(cluster, database, async (page) => {
     const box = page.locator('[data-box="rear"]');
     const at = (await box.boundingBox())!;
-    await page.waitForTimeout(1500);
     const x = at.x + at.width / 2;
     const y = at.y + at.height / 2;
     await page.mouse.move(x, y);
@@ -68,8 +49,4 @@ export async function dragging(cluster: Cluster, database: string): Promise<Row[
         held: fps >= 59,
       },
     ];
-  } finally {
-    await browser.close();
-    await running.close();
-  }
-}
+  });

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import type { Candidate } from '../../core/search/candidate.ts';
+import type { SearchTask } from '../../core/search/combination.ts';
 import { type Ranked, rankFront } from '../../core/search/rank.ts';
-import { type SearchState, type SearchTask, search } from '../../core/search/search.ts';
+import { type SearchState, search } from '../../core/search/search.ts';
 
 export interface SearchRequest {
   readonly task: Omit<SearchTask, 'library' | 'free'> & {

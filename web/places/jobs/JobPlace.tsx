@@ -1,11 +1,12 @@
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
 import type { JobSheet } from '../../../contract/job.ts';
 import { isStep, type StepId } from '../../app/steps.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useJob, useLibrary } from '../../data/resources.ts';
+import { BenchProvider, type JobBench, useBench, useBenchStore } from './benchStore.ts';
 import { JobNote } from './JobNote.tsx';
-import { BenchProvider, useJobBench } from './jobBench.ts';
+import { useJobBench } from './jobBench.ts';
 import { Spine } from './Spine.tsx';
 import { Tally } from './Tally.tsx';
 
@@ -57,19 +58,32 @@ function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step
       </div>
     );
   }
-  const View = STEP_VIEW[step];
+  return <JobSteps bench={bench} step={step} />;
+}
+
+function JobSteps({ bench, step }: { bench: JobBench; step: StepId }) {
+  const store = useBenchStore(bench);
   return (
-    <BenchProvider value={bench}>
-      <div className="job">
-        <Spine step={step} />
-        <div className="work">
-          <JobNote job={job} step={step} />
-          <Suspense fallback={<p className="soft">One moment …</p>}>
-            <View />
-          </Suspense>
-        </div>
-        <Tally />
-      </div>
+    <BenchProvider value={store}>
+      <StepView step={step} />
     </BenchProvider>
   );
 }
+
+/** Drawn again only with the step: what is below asks the bench itself for what it reads. */
+const StepView = memo(function StepView({ step }: { step: StepId }) {
+  const { job } = useBench('job');
+  const View = STEP_VIEW[step];
+  return (
+    <div className="job">
+      <Spine step={step} />
+      <div className="work">
+        <JobNote job={job} step={step} />
+        <Suspense fallback={<p className="soft">One moment …</p>}>
+          <View />
+        </Suspense>
+      </div>
+      <Tally />
+    </div>
+  );
+});

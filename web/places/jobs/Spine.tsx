@@ -4,15 +4,17 @@ import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { STEPS, type StepId } from '../../app/steps.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
-import { useBench } from './jobBench.ts';
+import { useBench } from './benchStore.ts';
 import { spineStates } from './spineStates.ts';
 
 /** The steps of the job in the order of work, each with its state and one telling figure. */
 export function Spine({ step }: { step: StepId }) {
-  const bench = useBench();
+  const bench = useBench('job', 'vehicle', 'lines', 'sheet', 'kit', 'fitOf');
   const set = useUnitSet();
-  const { job, vehicle } = bench;
-  const states = useMemo(() => spineStates(bench, set), [bench, set]);
+  const { job, vehicle, kit, fitOf } = bench;
+  // The kit is judged by its own design: it does not follow the design looked at.
+  const report = useMemo(() => (kit && job.kit ? fitOf(kit, job.kit.options) : null), [kit, job.kit, fitOf]);
+  const states = useMemo(() => spineStates(bench, report, set), [bench, report, set]);
   return (
     <nav className="spine" aria-label="Steps of the job">
       <div className="head">

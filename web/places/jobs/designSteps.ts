@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import { back, forth, NO_STEPS, type Steps, stepped } from './steps.ts';
 
@@ -12,10 +12,18 @@ export interface DesignSteps {
 export function useDesignSteps(of: string, now: DesignInputs, put: (inputs: DesignInputs | null) => void): DesignSteps {
   const [held, setHeld] = useState<{ of: string; steps: Steps<DesignInputs> }>({ of, steps: NO_STEPS });
   const steps = held.of === of ? held.steps : NO_STEPS;
-  const latest = useRef({ now, put, steps });
-  latest.current = { now, put, steps };
+  const latest = useRef({ of, now, put, steps });
+  latest.current = { of, now, put, steps };
+  const keep = useCallback((next: Steps<DesignInputs>) => setHeld({ of: latest.current.of, steps: next }), []);
+  const setInputs = useCallback(
+    (inputs: DesignInputs | null, run?: string) => {
+      const { now: before, put: store, steps: at } = latest.current;
+      store(inputs);
+      keep(inputs === null ? NO_STEPS : stepped(at, before, run));
+    },
+    [keep],
+  );
   return useMemo(() => {
-    const keep = (next: Steps<DesignInputs>) => setHeld({ of, steps: next });
     const go = (move: typeof back) => {
       const moved = move(latest.current.steps, latest.current.now);
       if (!moved) return;
@@ -23,13 +31,9 @@ export function useDesignSteps(of: string, now: DesignInputs, put: (inputs: Desi
       keep(moved.steps);
     };
     return {
-      setInputs: (inputs, run) => {
-        const { now: before, put: store, steps: at } = latest.current;
-        store(inputs);
-        keep(inputs === null ? NO_STEPS : stepped(at, before, run));
-      },
+      setInputs,
       undo: steps.back.length === 0 ? null : () => go(back),
       redo: steps.forth.length === 0 ? null : () => go(forth),
     };
-  }, [of, steps]);
+  }, [steps, keep, setInputs]);
 }

@@ -1,66 +1,21 @@
-import { createContext, useContext, useMemo, useRef, useState } from 'react';
-import type { StoredDesign } from '../../../contract/design.ts';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { JobSheet } from '../../../contract/job.ts';
-import { judgeBrief, type LineJudgement } from '../../../core/brief/judgeLine.ts';
+import { judgeBrief } from '../../../core/brief/judgeLine.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
 import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
-import { type FitReport, fitKit } from '../../../core/fit/fitKit.ts';
+import { fitKit } from '../../../core/fit/fitKit.ts';
 import { jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
 import type { KitRevision } from '../../../core/kit/kit.ts';
 import { unpackRoute } from '../../../core/road/packedRoute.ts';
-import type { Route } from '../../../core/road/route.ts';
-import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
+import { vehicleState } from '../../../core/vehicle/state.ts';
 import { dayOf } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
+import type { JobBench } from './benchStore.ts';
 import { useDesignSteps } from './designSteps.ts';
-
-/** Everything the steps of one job read: the stored sheet, the library, drafts, and the figures of both. */
-export interface JobBench {
-  readonly job: JobSheet;
-  readonly shelves: Shelves;
-  readonly vehicle: VehicleState;
-  readonly today: string;
-  readonly kit: KitRevision | null;
-  /** The design looked at; null while the job has none. */
-  readonly stored: StoredDesign | null;
-  readonly inputs: DesignInputs;
-  readonly use: VehicleUse;
-  readonly designDirty: boolean;
-  readonly useDirty: boolean;
-  /** Version the design draft was begun from; a newer one on the server means a merge. */
-  readonly draftVersion: number | null;
-  /** Version the draft of the use was begun from. */
-  readonly useDraftVersion: number | null;
-  readonly pickDesign: (id: string) => void;
-  /**
-   * Changes the draft; null drops it. Changes with the same `run` one after another (a drag) count as one for undo.
-   */
-  readonly setInputs: (inputs: DesignInputs | null, run?: string) => void;
-  /** Steps back and forth through the changes of this visit; null where there is nothing to step to. */
-  readonly undo: (() => void) | null;
-  readonly redo: (() => void) | null;
-  readonly route: Route | null;
-  readonly setUse: (use: VehicleUse | null) => void;
-  readonly sheet: FigureSheet;
-  readonly lines: readonly LineJudgement[];
-  /** The same as stored, to show what a draft changes. */
-  readonly savedLines: readonly LineJudgement[];
-  readonly slotsOf: (inputs: DesignInputs) => Slots;
-  readonly fit: (revision: KitRevision, options: readonly string[]) => FitReport;
-}
-
-const BenchContext = createContext<JobBench | null>(null);
-export const BenchProvider = BenchContext.Provider;
-
-export function useBench(): JobBench {
-  const bench = useContext(BenchContext);
-  if (!bench) throw new Error('no job above this');
-  return bench;
-}
 
 /** Keeps one evaluator alive between renders, so that only what changed is computed again. */
 function useSheet(slots: Slots): FigureSheet {
@@ -114,6 +69,21 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   );
   const lines = useMemo(() => judgeBrief(job.brief, sheet), [job.brief, sheet]);
   const savedLines = useMemo(() => judgeBrief(job.brief, savedSheet), [job.brief, savedSheet]);
+  const slotsOf = useCallback((design: DesignInputs) => slotsFor(design, use), [slotsFor, use]);
+  const fitOf = useCallback(
+    (revision: KitRevision, options: readonly string[]) =>
+      fitKit({
+        revision,
+        options,
+        library: shelves.components,
+        vehicle: vehicle!,
+        use,
+        work,
+        cover: job.cover,
+        reversibleFirm: job.brief.some((line) => line.kind === 'reversible' && line.firm),
+      }),
+    [shelves, vehicle, use, work, job.cover, job.brief],
+  );
   return useMemo(() => {
     if (!vehicle) return null;
     return {
@@ -136,18 +106,8 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
       route,
       useDraftVersion: useDraftValue?.version ?? null,
       setUse: (next) => setUseDraft(next && { use: next, version: useDraftValue?.version ?? job.useVersion }),
-      slotsOf: (design) => slotsFor(design, use),
-      fit: (revision, options) =>
-        fitKit({
-          revision,
-          options,
-          library: shelves.components,
-          vehicle,
-          use,
-          work,
-          cover: job.cover,
-          reversibleFirm: job.brief.some((line) => line.kind === 'reversible' && line.firm),
-        }),
+      slotsOf,
+      fitOf,
     };
   }, [
     job,
@@ -166,7 +126,7 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
     steps,
     route,
     setUseDraft,
-    slotsFor,
-    work,
+    slotsOf,
+    fitOf,
   ]);
 }

@@ -1,11 +1,12 @@
 import { FIGURES } from '../../../core/figures/index.ts';
+import type { FitReport } from '../../../core/fit/fitKit.ts';
 import { overallVerdict } from '../../../core/fit/index.ts';
 import { CHECKS } from '../../../core/prove/index.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import type { StepId } from '../../app/steps.ts';
 import type { Mark } from '../../widgets/StateMark.tsx';
-import type { JobBench } from './jobBench.ts';
+import type { JobBench } from './benchStore.ts';
 
 export interface SpineState {
   readonly mark: Mark;
@@ -15,15 +16,17 @@ export interface SpineState {
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** State by shape and one telling figure for each step of a job. */
-export function spineStates(bench: JobBench, set: UnitSet): Record<StepId, SpineState> {
-  const { job, vehicle, lines, sheet, kit } = bench;
+export function spineStates(
+  { job, vehicle, lines, sheet, kit }: Pick<JobBench, 'job' | 'vehicle' | 'lines' | 'sheet' | 'kit'>,
+  report: FitReport | null,
+  set: UnitSet,
+): Record<StepId, SpineState> {
   const firm = job.brief.filter((line) => line.firm).length;
   const broken = lines.filter((line) => line.state === 'broken' && line.line.firm).length;
   const energy = sheet.get(FIGURES.packUsable).value;
   const weights = vehicle.weighing
     ? `${formatQuantity(vehicle.figures.frontAxleMass.value, 'mass', set)} / ${formatQuantity(vehicle.figures.rearAxleMass.value, 'mass', set)}`
     : 'Not weighed';
-  const report = kit && job.kit ? bench.fit(kit, job.kit.options) : null;
   const misfits = report?.findings.filter((finding) => finding.verdict === 'doesNotFit').length ?? 0;
   const fitted = job.parts.filter((part) => part.state === 'fitted').length;
   const awaited = job.parts.filter((part) => part.state === 'ordered' || part.state === 'missing').length;

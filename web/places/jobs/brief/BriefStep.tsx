@@ -7,7 +7,7 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 import { LineEditor } from './LineEditor.tsx';
 import { lineToStart } from './lineToStart.ts';
 import { StoredLine } from './StoredLine.tsx';
@@ -15,7 +15,7 @@ import { UsePanel } from './UsePanel.tsx';
 
 /** What the client wants, line by line, and how the vehicle will be used. */
 export default function BriefStep() {
-  const { job } = useBench();
+  const { job } = useBench('job');
   const [fresh, setFresh] = useState<BriefLineBody | null>(null);
   const person = usePerson();
   const may = useMay(job, 'brief');
@@ -50,7 +50,7 @@ export default function BriefStep() {
 
 /** A line that is being added; null drops it. */
 function FreshLine({ line, onChange }: { line: BriefLineBody; onChange: (line: BriefLineBody | null) => void }) {
-  const { job } = useBench();
+  const { job } = useBench('job');
   const form = useChecked(briefAddress.add, { number: job.number }, line);
   const add = async () => {
     if (await form.save()) onChange(null);

@@ -7,11 +7,17 @@ import { useMay } from '../../../data/useMay.ts';
 import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useShown } from '../../../widgets/useShown.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 /** The draft of how the vehicle is used, with a setter, the faults of its fields, and the buttons that save or drop it. */
 export function useUse() {
-  const { job, use, setUse, useDirty, useDraftVersion } = useBench();
+  const { job, use, setUse, useDirty, useDraftVersion } = useBench(
+    'job',
+    'use',
+    'setUse',
+    'useDirty',
+    'useDraftVersion',
+  );
   const sending = useSend();
   const shown = useShown();
   const may = useMay(job, 'use');

@@ -9,10 +9,10 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
-  const { job } = useBench();
+  const { job } = useBench('job');
   // As it was when this was opened: somebody else may settle it meanwhile.
   const [chosen] = useState(job.cover[line.function] ?? null);
   const [way, setWay] = useState<CoverWay | null>(chosen?.way ?? null);
@@ -62,7 +62,7 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
 /** Every function a running vehicle needs and what covers it; gaps stand out and are settled here. */
 export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
   const [open, setOpen] = useState<string | null>(null);
-  const { job } = useBench();
+  const { job } = useBench('job');
   const may = useMay(job, 'cover');
   const covered = cover.filter((line) => line.by !== 'gap').length;
   return (

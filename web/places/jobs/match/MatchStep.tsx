@@ -12,14 +12,13 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
 
 /** Put a kit revision against this vehicle: every rule's verdict with its reasons, and the cover of functions. */
 export default function MatchStep() {
-  const bench = useBench();
-  const { job, shelves, vehicle, use } = bench;
+  const { job, shelves, vehicle, use, fitOf } = useBench('job', 'shelves', 'vehicle', 'use', 'fitOf');
   const manager = useMay(job, 'kit');
   const sending = useSend();
   const kits = shelves.data.kits.filter((kit) => kit.state !== 'withdrawn');
@@ -35,7 +34,7 @@ export default function MatchStep() {
     }
   }, [job.kit]);
   const revision = lookedAt ? (shelves.kits.get(lookedAt) ?? null) : null;
-  const report = useMemo(() => (revision ? bench.fit(revision, options) : null), [bench, revision, options]);
+  const report = useMemo(() => (revision ? fitOf(revision, options) : null), [fitOf, revision, options]);
   const scene = useMemo(() => {
     if (!revision) return null;
     const parts = kitParts(revision, shelves.components, vehicle.variant.id, options);

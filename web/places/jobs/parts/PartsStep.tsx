@@ -14,7 +14,7 @@ import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };
 
@@ -31,7 +31,7 @@ function useLineState(line: PartLine) {
 }
 
 function PartName({ line }: { line: PartLine }) {
-  const { shelves } = useBench();
+  const { shelves } = useBench('shelves');
   return (
     <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
       <StateMark mark={MARK[line.state]} label={PART_STATE_NAME[line.state]} />
@@ -45,7 +45,7 @@ function PartName({ line }: { line: PartLine }) {
 
 /** Where a line stands: fitted by whom, due when, how many lie free. */
 function Standing({ line }: { line: PartLine }) {
-  const { shelves, today, job } = useBench();
+  const { shelves, today, job } = useBench('shelves', 'today', 'job');
   const { workshop } = useSession();
   const may = useMay(job, 'parts');
   const { sending, save } = useLineState(line);
@@ -79,7 +79,7 @@ function Standing({ line }: { line: PartLine }) {
 }
 
 function StateChange({ line }: { line: PartLine }) {
-  const { shelves, job } = useBench();
+  const { shelves, job } = useBench('shelves', 'job');
   const may = useMay(job, 'parts');
   const { sending, save } = useLineState(line);
   const name = shelves.components.get(line.componentId)?.name ?? line.componentId;
@@ -120,7 +120,7 @@ function StateChange({ line }: { line: PartLine }) {
 
 /** The job's list from kit and design: in stores, ordered with its day, missing, or fitted by whom and when. */
 export default function PartsStep() {
-  const { job, shelves } = useBench();
+  const { job, shelves } = useBench('job', 'shelves');
   const set = useUnitSet();
   const may = useMay(job, 'parts');
   const sending = useSend();

@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { CheckResult } from '../../../../contract/prove.ts';
 import { proveAddress } from '../../../../contract/prove.ts';
+import type { FigureSheet } from '../../../../core/figures/evaluate.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
 import { checkValueText } from '../../../../wording/checks.ts';
@@ -15,11 +16,11 @@ import { useMay } from '../../../data/useMay.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 /** One check: how, limit and where it comes from, value, signature. Done again it gets a further signature. */
 export function CheckRow({ check, result }: { check: Check; result: CheckResult | undefined }) {
-  const { job, sheet } = useBench();
+  const { job, sheet } = useBench('job', 'sheet');
   const set = useUnitSet();
   const { workshop } = useSession();
   const sending = useSend(true);
@@ -133,7 +134,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
 }
 
 /** What to do in Size so that a limit taken from a figure appears. */
-function missingReason(checkId: string, sheet: ReturnType<typeof useBench>['sheet']): string {
+function missingReason(checkId: string, sheet: FigureSheet): string {
   const figure =
     checkId === 'acPower'
       ? FIGURES.chargePower

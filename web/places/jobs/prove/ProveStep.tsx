@@ -5,12 +5,12 @@ import { CHECKS } from '../../../../core/prove/index.ts';
 import { fileUrl } from '../../../data/client.ts';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 import { CheckRow } from './CheckRow.tsx';
 
 /** The sign-off sheet: each check with its limit, value, and who signed when; as PDF for the folder. */
 export default function ProveStep() {
-  const { job } = useBench();
+  const { job } = useBench('job');
   const newest = new Map([...job.checks].reverse().map((result) => [result.checkId, result]));
   const passed = [...newest.values()].filter((result) => result.verdict === 'passed').length;
   return (

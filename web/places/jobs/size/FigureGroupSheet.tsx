@@ -4,7 +4,7 @@ import { FIGURES } from '../../../../core/figures/index.ts';
 import { FIGURE_GROUPS } from '../../../../core/figures/names.ts';
 import { FigureRow } from '../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 /** Reasons that make a figure beside the point for this design, not a gap in it. */
 const BESIDE = new Set(['noGearbox', 'noRoute', 'noRound', 'noDcPost', 'noDcInlet', 'noCradle', 'mountsInLine']);
@@ -19,7 +19,7 @@ export function FigureGroupSheet({
   aside?: ReactNode;
   children?: ReactNode;
 }) {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const ids = FIGURE_GROUPS[group].filter((id) => {
     const { reason, value } = sheet.get(FIGURES[id]);
     return (

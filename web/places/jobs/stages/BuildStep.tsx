@@ -8,7 +8,7 @@ import { useMay } from '../../../data/useMay.ts';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
@@ -16,7 +16,7 @@ const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half',
 
 /** Stages from the kit's template: which is in hand, what holds up the rest, and the sheet of the one picked. */
 export default function BuildStep() {
-  const { job, kit } = useBench();
+  const { job, kit } = useBench('job', 'kit');
   const manager = useMay(job, 'stages');
   const sending = useSend(false, { typed: false });
   const [picked, setPicked] = useState<string | null>(null);

@@ -9,10 +9,10 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
-  const { job, vehicle } = useBench();
+  const { job, vehicle } = useBench('job', 'vehicle');
   const [value, setValue] = useState<number | null>(vehicle.figures[id].value);
   const [source, setSource] = useState<Source>('measured');
   // The vehicle's own figure as it was when this was opened; somebody else may measure meanwhile.

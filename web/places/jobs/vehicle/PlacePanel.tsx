@@ -6,11 +6,11 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 
 /** Where the vehicle stands, as the Floor draws it, and the day it is promised for. One vehicle to a bay. */
 export function PlacePanel() {
-  const { job } = useBench();
+  const { job } = useBench('job');
   const { data: floor } = useFloor();
   const manager = useMay(job, 'move');
   const sending = useSend(true);

@@ -13,7 +13,7 @@ import { DataTable } from '../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
-import { useBench } from '../jobBench.ts';
+import { useBench } from '../benchStore.ts';
 import { FigureEditor } from './FigureEditor.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
@@ -26,7 +26,7 @@ const CHASSIS_SAY: Record<string, string> = {
 
 /** The vehicle in front of you: what it is, what it weighs, where each figure came from, what is still to measure. */
 export default function VehicleStep() {
-  const { job, vehicle, lines, sheet } = useBench();
+  const { job, vehicle, lines, sheet } = useBench('job', 'vehicle', 'lines', 'sheet');
   const set = useUnitSet();
   const { workshop } = useSession();
   const mayMeasure = useMay(job, 'measure');

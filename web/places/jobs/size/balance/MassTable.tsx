@@ -3,11 +3,11 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 /** Every mass with its place and moment, as a person would write it down to check by hand. */
 export function MassTable() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const set = useUnitSet();
   const items = sheet.get(massItems).value;
   if (!items) return null;

@@ -6,14 +6,14 @@ import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { afterMoves, moveText } from './moveText.ts';
 import { useMoveAdvice } from './useMoveAdvice.ts';
 
 /** Which modules to move where to meet the aim of the brief, or of the other school. */
 export function MovesSheet() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { inputs, set } = useDesign();
   const unitSet = useUnitSet();
   const [lookAt, setLookAt] = useState<'equal' | 'original' | null>(null);

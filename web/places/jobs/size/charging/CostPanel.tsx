@@ -5,14 +5,14 @@ import { CHART } from '../../../../app/theme.ts';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { StackedBars } from '../../../../widgets/StackedBars.tsx';
+import { useBench } from '../../benchStore.ts';
 import { useUse } from '../../brief/useUse.tsx';
-import { useBench } from '../../jobBench.ts';
 
 const BARS = ['Fuel, before', 'Electricity'];
 
 /** What a year costs in energy against fuel, with every price to be changed. */
 export function CostPanel() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { use, set, buttons, fault } = useUse();
   const cost = use.cost ?? USUAL_COST;
   const change = (next: Partial<CostInputs>) => set({ cost: { ...cost, ...next } });

@@ -6,14 +6,14 @@ import { formatClock } from '../../../../../core/quantity/format.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const COLOURS = [CHART.primary, ...CHART.parts.slice(1)];
 const POINTS = 60;
 
 /** "Empty at 18:00, full at …": state of charge through the night, a line for each supply. */
 export function DayPlan() {
-  const { sheet, use } = useBench();
+  const { sheet, use } = useBench('sheet', 'use');
   const list = sheet.get(supplies).value;
   const usable = sheet.get(FIGURES.packUsable).value;
   const efficiency = sheet.slots.charge.charger?.sheet.efficiency ?? 0.9;

@@ -6,12 +6,12 @@ import { CHART } from '../../../../app/theme.ts';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 /** Rapid charging: power over state of charge, by the least of post, vehicle and pack. */
 export function DcChart() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { inputs, set } = useDesign();
   const result = sheet.get(dcLimits);
   const limits = result.value;

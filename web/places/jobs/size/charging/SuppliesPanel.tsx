@@ -10,12 +10,12 @@ import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
+import { useBench } from '../../benchStore.ts';
 import { useUse } from '../../brief/useUse.tsx';
-import { useBench } from '../../jobBench.ts';
 
 /** Every supply the client has: what it gives with this charger, what holds it back, and when the pack is full. */
 export function SuppliesPanel() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { use, set, buttons, fault } = useUse();
   const unitSet = useUnitSet();
   const result = sheet.get(supplies);

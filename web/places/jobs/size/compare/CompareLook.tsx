@@ -11,7 +11,7 @@ import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { amount, FigureValue } from '../../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const GROUPS: readonly FigureGroup[] = ['pack', 'range', 'road', 'weight', 'charge', 'price'];
 
@@ -59,7 +59,7 @@ function figureRows(
 
 /** All designs of the job side by side: what was chosen differently, then every figure, bold where they differ. */
 export default function CompareLook() {
-  const { job, stored, inputs, slotsOf } = useBench();
+  const { job, stored, inputs, slotsOf } = useBench('job', 'stored', 'inputs', 'slotsOf');
   const set = useUnitSet();
   const columns = useMemo(
     () =>

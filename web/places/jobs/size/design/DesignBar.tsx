@@ -11,14 +11,25 @@ import { useMay } from '../../../../data/useMay.ts';
 import { MergeDialog } from '../../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../../widgets/useSend.ts';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { DesignPapers } from './DesignPapers.tsx';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 /** The designs of a job: pick, make, copy, save, choose. */
 export function DesignBar({ sending }: { sending: Sending }) {
-  const bench = useBench();
-  const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = bench;
+  const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = useBench(
+    'job',
+    'stored',
+    'inputs',
+    'designDirty',
+    'setInputs',
+    'pickDesign',
+    'draftVersion',
+    'shelves',
+    'kit',
+    'undo',
+    'redo',
+  );
   const mayChoose = useMay(job, 'chooseDesign');
   const maySell = useMay(job, 'sellDesign');
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);
@@ -56,8 +67,8 @@ export function DesignBar({ sending }: { sending: Sending }) {
   };
   const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredDesign) : null;
   return (
-    <div className="row" style={{ justifyContent: 'space-between' }}>
-      <div className="row" role="group" aria-label="Designs of this job">
+    <div className="design-bar">
+      <div className="designs" role="group" aria-label="Designs of this job">
         {job.designs.map((design) => (
           <Button
             key={design.id}
@@ -97,14 +108,14 @@ export function DesignBar({ sending }: { sending: Sending }) {
         <div className="row">
           {designDirty && (
             <>
-              <Button icon={<UndoOutlined />} aria-label="Step back" disabled={!undo} onClick={() => undo?.()}>
-                Undo
-              </Button>
-              {redo && (
-                <Button icon={<RedoOutlined />} aria-label="Step forth" onClick={redo}>
-                  Redo
-                </Button>
-              )}
+              <Button
+                icon={<UndoOutlined />}
+                title="Step back"
+                aria-label="Step back"
+                disabled={!undo}
+                onClick={() => undo?.()}
+              />
+              {redo && <Button icon={<RedoOutlined />} title="Step forth" aria-label="Step forth" onClick={redo} />}
               <Button onClick={() => setInputs(null)}>Drop changes</Button>
               <Button type="primary" loading={sending.busy} onClick={() => void save(draftVersion ?? stored.version)}>
                 {stored.frozenAt ? 'Save as a new version' : 'Save design'}

@@ -3,12 +3,12 @@ import { useId, useMemo, useState } from 'react';
 import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
 import { readCurve } from '../../../../../core/drive/readCurve.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 /** Torque–speed curve as lines of text: speed, peak, continuous. What cannot be read is said and kept. */
 export function CurveField({ fault }: { fault: string | undefined }) {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { drive, setDrive } = useDesign();
   const unit = sheet.slots.drive.unit!;
   const stored = useMemo(

@@ -6,13 +6,13 @@ import { Choice } from '../../../../widgets/Choice.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { CurveField } from './CurveField.tsx';
 
 /** How the drive turns the wheels: motors, reduction or gears, caps, efficiency, regeneration, torque curve. */
 export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet, vehicle } = useBench();
+  const { sheet, vehicle } = useBench('sheet', 'vehicle');
   const { inputs, drive, set, setDrive } = useDesign();
   const unitSet = useUnitSet();
   const unit = sheet.slots.drive.unit;

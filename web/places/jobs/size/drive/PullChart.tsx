@@ -11,13 +11,13 @@ import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const STEPS = 80;
 
 /** Pull at the wheels by gear, peak and continuous, against the road on the level and on the brief's hill, and the tyres. */
 export function PullChart() {
-  const { sheet, job } = useBench();
+  const { sheet, job } = useBench('sheet', 'job');
   const set = useUnitSet();
   const result = sheet.get(pull);
   const vehicle = sheet.get(roadVehicle).value;

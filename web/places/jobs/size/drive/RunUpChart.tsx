@@ -5,14 +5,14 @@ import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 /** Speeds of a run are kept every tenth of a second. */
 const STEP_S = 0.1;
 
 /** Full throttle from rest: speed over time. */
 export function RunUpChart() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const set = useUnitSet();
   const run = sheet.get(runUp).value;
   const series = useMemo(

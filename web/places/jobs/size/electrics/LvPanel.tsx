@@ -6,7 +6,7 @@ import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from './ToFit.tsx';
@@ -19,7 +19,7 @@ const SHARES = [
 
 /** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */
 export function LvPanel() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const { electric, setElectric } = useDesign();
   const side = sheet.get(lvSide).value;
   const loads = electric.lvLoads ?? USUAL_LV_LOADS;

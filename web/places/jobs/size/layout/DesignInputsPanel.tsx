@@ -7,14 +7,14 @@ import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { BoxTable } from './BoxTable.tsx';
 import { PackFields } from './PackFields.tsx';
 
 /** Everything that is chosen in a design; all figures follow each change at once. */
 export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { shelves, vehicle, sheet } = useBench();
+  const { shelves, vehicle, sheet } = useBench('shelves', 'vehicle', 'sheet');
   const { inputs, set } = useDesign();
   const options = (...kinds: ComponentKind[]) =>
     shelves.data.components
@@ -97,7 +97,7 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
 
 /** The rest of the design's parts, folded: how many, how heavy. */
 function OtherParts() {
-  const { inputs, setInputs, shelves } = useBench();
+  const { inputs, setInputs, shelves } = useBench('inputs', 'setInputs', 'shelves');
   const set = useUnitSet();
   const mass = inputs.others.reduce(
     (sum, other) => sum + (shelves.components.get(other.componentId)?.massKg ?? 0) * other.quantity,

@@ -16,7 +16,7 @@ import type { BoxMoving, DrawnShift } from '../../../../drawing/useBoxDrag.ts';
 import { VehicleElevation } from '../../../../drawing/VehicleElevation.tsx';
 import { VehiclePlan } from '../../../../drawing/VehiclePlan.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 /** A box of the design moved by a shift as drawn from the side (fore and aft, up and down) or from above (to the side). */
 export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'side' | 'above'): BoxChoice {
@@ -31,7 +31,14 @@ export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'sid
  * drawing works out its own few figures at once, the rest of the page catches up as it can.
  */
 export function WeightDrawing() {
-  const { vehicle, sheet: settled, job, inputs, setInputs, slotsOf } = useBench();
+  const {
+    vehicle,
+    sheet: settled,
+    job,
+    inputs,
+    setInputs,
+    slotsOf,
+  } = useBench('vehicle', 'sheet', 'job', 'inputs', 'setInputs', 'slotsOf');
   const set = useUnitSet();
   const may = useMay(job, 'design');
   const [view, setView] = useState<'side' | 'above'>('side');

@@ -1,12 +1,12 @@
 import { Button } from 'antd';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import type { SearchTask } from '../../../../../core/search/combination.ts';
 import type { Ranked } from '../../../../../core/search/rank.ts';
-import type { SearchTask } from '../../../../../core/search/search.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 /** So many rows are read; the chart has them all. */
 const ROWS = 12;
@@ -27,7 +27,7 @@ export function FrontTable({
   adopt: (() => void) | null;
   busy: boolean;
 }) {
-  const { shelves, job } = useBench();
+  const { shelves, job } = useBench('shelves', 'job');
   const set = useUnitSet();
   const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
   const shown = ranked.flatMap((row, place) => (place < ROWS || place === picked ? [{ ...row, place }] : []));

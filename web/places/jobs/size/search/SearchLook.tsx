@@ -4,15 +4,15 @@ import { designAddress } from '../../../../../contract/design.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatNumber } from '../../../../../core/quantity/format.ts';
 import { designOf, searchBase } from '../../../../../core/search/candidate.ts';
+import type { SearchTask } from '../../../../../core/search/combination.ts';
 import { searchDecides } from '../../../../../core/search/limits.ts';
-import type { SearchTask } from '../../../../../core/search/search.ts';
 import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useMay } from '../../../../data/useMay.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { FrontChart } from './FrontChart.tsx';
 import { FrontTable } from './FrontTable.tsx';
 import { SpaceFields } from './SpaceFields.tsx';
@@ -24,7 +24,16 @@ const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];
 
 /** Looks for every buildable design: what it may choose from, how far it is, what stopped how many, and the best trade-offs. */
 export default function SearchLook() {
-  const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useBench();
+  const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useBench(
+    'job',
+    'inputs',
+    'vehicle',
+    'shelves',
+    'use',
+    'route',
+    'sheet',
+    'pickDesign',
+  );
   const may = useMay(job, 'design');
   const sending = useSend();
   const searching = useSearch();

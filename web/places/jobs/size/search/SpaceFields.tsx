@@ -2,7 +2,7 @@ import { Checkbox } from 'antd';
 import type { SearchSpace } from '../../../../../core/search/space.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 /** What the search may choose from: modules, drives, chargers, and how many into each bay. */
 export function SpaceFields({
@@ -14,7 +14,7 @@ export function SpaceFields({
   space: SearchSpace;
   onChange: (change: Partial<SearchSpace>) => void;
 }) {
-  const { shelves } = useBench();
+  const { shelves } = useBench('shelves');
   const name = (id: string) => shelves.components.get(id)?.name ?? id;
   return (
     <div className="stack" style={{ paddingTop: 8 }}>

@@ -1,10 +1,10 @@
 import { formatNumber } from '../../../../../core/quantity/format.ts';
-import type { BuildReason } from '../../../../../core/search/search.ts';
+import type { BuildReason } from '../../../../../core/search/judgeCandidate.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import type { SearchReport } from '../../../../workers/searchWorker.ts';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const REASON: Record<BuildReason, string> = {
   noModules: 'no modules at all',
@@ -22,7 +22,7 @@ const REASON: Record<BuildReason, string> = {
 
 /** How many candidates each reason stopped; one that breaks several counts at the first. */
 export function WhatBroke({ report }: { report: SearchReport }) {
-  const { job } = useBench();
+  const { job } = useBench('job');
   const rows = Object.entries(report.broke)
     .map(([reason, many]) => {
       const line = job.brief.find((candidate) => candidate.id === reason);

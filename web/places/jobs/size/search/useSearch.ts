@@ -1,6 +1,6 @@
 import { proxy, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SearchTask } from '../../../../../core/search/search.ts';
+import type { SearchTask } from '../../../../../core/search/combination.ts';
 import type * as SearchWorker from '../../../../workers/searchWorker.ts';
 import type { SearchReport, SearchRequest } from '../../../../workers/searchWorker.ts';
 

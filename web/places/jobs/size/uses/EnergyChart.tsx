@@ -3,14 +3,14 @@ import { type DrivenUse, USE_RUNS } from '../../../../../core/figures/road/useRu
 import { CHART } from '../../../../app/theme.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { StackedBars } from '../../../../widgets/StackedBars.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const NAME: Record<DrivenUse, string> = { round: 'Daily round', route: 'Recorded route', cycle: 'R83 cycle' };
 const USES: readonly DrivenUse[] = ['round', 'route', 'cycle'];
 
 /** Where the energy goes on each driven use, Wh per km: the parts add up to what the pack gives. */
 export function EnergyChart() {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const round = sheet.get(USE_RUNS.round.mild).value;
   const route = sheet.get(USE_RUNS.route.mild).value;
   const cycle = sheet.get(USE_RUNS.cycle.mild).value;

@@ -6,7 +6,7 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { FigureValue } from '../../../../widgets/FigureValue.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 interface Row {
   readonly name: string;
@@ -41,7 +41,7 @@ const ROWS: readonly Row[] = [
 
 /** Range never as one proud number: new and 80 % battery, the day of the brief and frost, for every use there is. */
 export function RangeSpread() {
-  const { sheet, use } = useBench();
+  const { sheet, use } = useBench('sheet', 'use');
   const set = useUnitSet();
   const rows = ROWS.filter((row) => {
     const { reason } = sheet.get(FIGURES[row.ids[1]]);
@@ -81,7 +81,7 @@ export function RangeSpread() {
 
 /** Says so where the drive cannot keep up: the range is then for a slower run than the use asks. */
 function TooWeak({ driven }: { driven: DrivenUse }) {
-  const { sheet } = useBench();
+  const { sheet } = useBench('sheet');
   const run = sheet.get(USE_RUNS[driven].mild).value;
   if (!run || run.shortS === 0) return null;
   return (

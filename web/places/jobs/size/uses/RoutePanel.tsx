@@ -6,14 +6,14 @@ import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 import { RouteCharts } from './RouteCharts.tsx';
 import { SpeedLimits } from './SpeedLimits.tsx';
 import { useRouteFile } from './useRouteFile.ts';
 
 /** The recorded route of the job: dropped as a GPX file, shown as track and profile, with speed and power along it. */
 export function RoutePanel() {
-  const { route, job } = useBench();
+  const { route, job } = useBench('route', 'job');
   const set = useUnitSet();
   const may = useMay(job, 'route');
   const { reading, fault, last, take, drop } = useRouteFile();

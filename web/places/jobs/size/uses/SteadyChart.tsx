@@ -8,13 +8,13 @@ import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../jobBench.ts';
+import { useBench } from '../../benchStore.ts';
 
 const SPEEDS = Array.from({ length: 23 }, (_, i) => 20 + i * 5);
 
 /** Range over steady speed on the level, from 20 to 130 km/h as far as the design goes; the brief's speed is marked. */
 export function SteadyChart() {
-  const { sheet, use } = useBench();
+  const { sheet, use } = useBench('sheet', 'use');
   const set = useUnitSet();
   const vehicle = sheet.get(roadVehicle).value;
   const drive = sheet.get(driveLine).value;

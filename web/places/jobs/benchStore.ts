@@ -1,0 +1,70 @@
+import { createContext, useContext, useLayoutEffect, useState } from 'react';
+import { createStore, type StoreApi, useStore } from 'zustand';
+import { useShallow } from 'zustand/shallow';
+import type { StoredDesign } from '../../../contract/design.ts';
+import type { JobSheet } from '../../../contract/job.ts';
+import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
+import type { DesignInputs } from '../../../core/design/inputs.ts';
+import type { FigureSheet } from '../../../core/figures/evaluate.ts';
+import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
+import type { FitReport } from '../../../core/fit/fitKit.ts';
+import type { KitRevision } from '../../../core/kit/kit.ts';
+import type { Route } from '../../../core/road/route.ts';
+import type { VehicleState } from '../../../core/vehicle/state.ts';
+import type { Shelves } from '../../data/resources.ts';
+
+/** Everything the steps of one job read: the stored sheet, the library, drafts, and the figures of both. */
+export interface JobBench {
+  readonly job: JobSheet;
+  readonly shelves: Shelves;
+  readonly vehicle: VehicleState;
+  readonly today: string;
+  readonly kit: KitRevision | null;
+  /** The design looked at; null while the job has none. */
+  readonly stored: StoredDesign | null;
+  readonly inputs: DesignInputs;
+  readonly use: VehicleUse;
+  readonly designDirty: boolean;
+  readonly useDirty: boolean;
+  /** Version the design draft was begun from; a newer one on the server means a merge. */
+  readonly draftVersion: number | null;
+  /** Version the draft of the use was begun from. */
+  readonly useDraftVersion: number | null;
+  readonly pickDesign: (id: string) => void;
+  /**
+   * Changes the draft; null drops it. Changes with the same `run` one after another (a drag) count as one for undo.
+   */
+  readonly setInputs: (inputs: DesignInputs | null, run?: string) => void;
+  /** Steps back and forth through the changes of this visit; null where there is nothing to step to. */
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
+  readonly route: Route | null;
+  readonly setUse: (use: VehicleUse | null) => void;
+  readonly sheet: FigureSheet;
+  readonly lines: readonly LineJudgement[];
+  /** The same as stored, to show what a draft changes. */
+  readonly savedLines: readonly LineJudgement[];
+  readonly slotsOf: (inputs: DesignInputs) => Slots;
+  readonly fitOf: (revision: KitRevision, options: readonly string[]) => FitReport;
+}
+
+type BenchStore = StoreApi<JobBench>;
+const BenchContext = createContext<BenchStore | null>(null);
+export const BenchProvider = BenchContext.Provider;
+
+/** The store of a bench for those below; what changed in it is told before the screen is drawn. */
+export function useBenchStore(bench: JobBench): BenchStore {
+  const [store] = useState(() => createStore<JobBench>(() => bench));
+  useLayoutEffect(() => store.setState(bench, true), [store, bench]);
+  return store;
+}
+
+/** The named things of the bench; whoever asks is drawn again when one of these changes, and only then. */
+export function useBench<K extends keyof JobBench>(...names: readonly K[]): Pick<JobBench, K> {
+  const store = useContext(BenchContext);
+  if (!store) throw new Error('no job above this');
+  return useStore(
+    store,
+    useShallow((bench) => Object.fromEntries(names.map((name) => [name, bench[name]])) as Pick<JobBench, K>),
+  );
+}
