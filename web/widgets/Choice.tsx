@@ -1,6 +1,8 @@
 import { Select } from 'antd';
+import type { ReactNode } from 'react';
 import { useId } from 'react';
 import { faultOf, Labelled } from './Labelled.tsx';
+import { steady } from './steady.tsx';
 
 interface Props<V extends string> {
   readonly label: string;
@@ -15,7 +17,9 @@ interface Props<V extends string> {
 }
 
 /** A labelled choice from a list; typing searches in it. */
-export function Choice<V extends string>({
+export const Choice = steady(ChoiceBox) as <V extends string>(props: Props<V>) => ReactNode;
+
+function ChoiceBox<V extends string>({
   label,
   value,
   options,

@@ -2,6 +2,7 @@ import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
 import { useId } from 'react';
 import { faultOf, Labelled } from './Labelled.tsx';
+import { steady } from './steady.tsx';
 
 interface Props {
   readonly label: string;
@@ -14,7 +15,9 @@ interface Props {
 }
 
 /** A day, typed or picked. */
-export function DayInput({ label, value, onChange, fault, shown }: Props) {
+export const DayInput = steady(DayBox);
+
+function DayBox({ label, value, onChange, fault, shown }: Props) {
   const id = useId();
   return (
     <Labelled label={label} id={id} fault={fault} hideLabel={!shown}>

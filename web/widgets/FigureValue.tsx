@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { type ReactNode, useMemo } from 'react';
+import { memo, type ReactNode, type RefObject, useMemo, useRef, useState } from 'react';
 import { sensitivities } from '../../core/brief/sensitivity.ts';
 import type { FigureSheet, Result } from '../../core/figures/evaluate.ts';
 import { FIGURES, type FigureId } from '../../core/figures/index.ts';
@@ -79,28 +79,54 @@ function RestsOn({ result, sheet }: { result: Result; sheet: FigureSheet }) {
 
 /** A computed figure which opens its working in place; without a value it says what is missing. */
 export function FigureValue({ id, sheet, children }: { id: FigureId; sheet: FigureSheet; children?: ReactNode }) {
+  const latest = useRef(sheet);
+  latest.current = sheet;
+  return (
+    <ShownFigure id={id} result={sheet.get(FIGURES[id])} latest={latest}>
+      {children}
+    </ShownFigure>
+  );
+}
+
+interface Shown {
+  readonly id: FigureId;
+  readonly result: Result;
+  /** The sheet as it is when the working is opened. */
+  readonly latest: RefObject<FigureSheet>;
+  readonly children?: ReactNode;
+}
+
+/** Drawn again only when its own figure changed; its working is made when somebody asks for it. */
+const ShownFigure = memo(function ShownFigure({ id, result, latest, children }: Shown) {
   const set = useUnitSet();
-  const result = sheet.get(FIGURES[id]);
+  const [open, setOpen] = useState(false);
   if (result.value === null || !result.kind)
     return <span className="soft small">{result.reason ? MISSING[result.reason] : 'measure'}</span>;
+  const value = (
+    <button
+      type="button"
+      className="open-working"
+      aria-label={`${FIGURE_NAME[id]}: ${amount(result.value, result.kind, set)}, show working`}
+      data-figure={id}
+      onClick={() => setOpen(true)}
+    >
+      {children ?? amount(result.value, result.kind, set)}
+    </button>
+  );
+  if (!open) return value;
   return (
     <Popover
+      open
+      onOpenChange={setOpen}
       trigger="click"
       placement="left"
       title={FIGURE_NAME[id]}
-      content={<WorkingText result={result} sheet={sheet} />}
+      content={<WorkingText result={result} sheet={latest.current} />}
     >
-      <button
-        type="button"
-        className="open-working"
-        aria-label={`${FIGURE_NAME[id]}: ${amount(result.value, result.kind, set)}, show working`}
-        data-figure={id}
-      >
-        {children ?? amount(result.value, result.kind, set)}
-      </button>
+      {value}
     </Popover>
   );
-}
+});
 
 /** A named figure in one row. */
 export function FigureRow({ id, sheet }: { id: FigureId; sheet: FigureSheet }) {

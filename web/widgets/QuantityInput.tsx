@@ -5,6 +5,7 @@ import { readTypedNumber, type TypedProblem } from '../../core/quantity/typed.ts
 import { toBase, toShown, unitOf } from '../../core/quantity/units.ts';
 import { useUnitSet } from '../data/session.tsx';
 import { faultOf, Labelled } from './Labelled.tsx';
+import { steady } from './steady.tsx';
 
 function sentence(problem: TypedProblem, symbol: string): string {
   if (problem === 'comma') return 'Write decimals with a point, and no commas.';
@@ -31,7 +32,9 @@ interface Props {
 }
 
 /** A number in the person's unit. Keeps exactly what was typed; says what is wrong under the field. */
-export function QuantityInput({
+export const QuantityInput = steady(QuantityBox);
+
+function QuantityBox({
   label,
   kind,
   value,

@@ -1,6 +1,7 @@
 import { Input } from 'antd';
 import { useId } from 'react';
 import { faultOf, Labelled } from './Labelled.tsx';
+import { steady } from './steady.tsx';
 
 interface Props {
   readonly label: string;
@@ -14,16 +15,9 @@ interface Props {
 }
 
 /** A labelled line of text with its fault under it. */
-export function TextField({
-  label,
-  value,
-  onChange,
-  fault,
-  hideLabel,
-  type = 'text',
-  autoComplete = 'off',
-  onEnter,
-}: Props) {
+export const TextField = steady(TextBox);
+
+function TextBox({ label, value, onChange, fault, hideLabel, type = 'text', autoComplete = 'off', onEnter }: Props) {
   const id = useId();
   return (
     <Labelled label={label} id={id} fault={fault} hideLabel={hideLabel}>

@@ -4,7 +4,7 @@ import type { JobSheet } from '../../../contract/job.ts';
 import { isStep, type StepId } from '../../app/steps.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useJob, useLibrary } from '../../data/resources.ts';
-import { BenchProvider, type JobBench, useBench, useBenchStore } from './benchStore.ts';
+import { BenchProvider, useBench } from './benchStore.ts';
 import { JobNote } from './JobNote.tsx';
 import { useJobBench } from './jobBench.ts';
 import { Spine } from './Spine.tsx';
@@ -58,13 +58,8 @@ function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step
       </div>
     );
   }
-  return <JobSteps bench={bench} step={step} />;
-}
-
-function JobSteps({ bench, step }: { bench: JobBench; step: StepId }) {
-  const store = useBenchStore(bench);
   return (
-    <BenchProvider value={store}>
+    <BenchProvider bench={bench}>
       <StepView step={step} />
     </BenchProvider>
   );

@@ -1,6 +1,13 @@
-import { createContext, useContext, useLayoutEffect, useState } from 'react';
-import { createStore, type StoreApi, useStore } from 'zustand';
-import { useShallow } from 'zustand/shallow';
+import {
+  type Context,
+  createContext,
+  createElement,
+  type ReactNode,
+  type RefObject,
+  use,
+  useLayoutEffect,
+  useRef,
+} from 'react';
 import type { StoredDesign } from '../../../contract/design.ts';
 import type { JobSheet } from '../../../contract/job.ts';
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
@@ -48,23 +55,63 @@ export interface JobBench {
   readonly fitOf: (revision: KitRevision, options: readonly string[]) => FitReport;
 }
 
-type BenchStore = StoreApi<JobBench>;
-const BenchContext = createContext<BenchStore | null>(null);
-export const BenchProvider = BenchContext.Provider;
+const NAMES = [
+  'job',
+  'shelves',
+  'vehicle',
+  'today',
+  'kit',
+  'stored',
+  'inputs',
+  'use',
+  'designDirty',
+  'useDirty',
+  'draftVersion',
+  'useDraftVersion',
+  'pickDesign',
+  'setInputs',
+  'undo',
+  'redo',
+  'route',
+  'setUse',
+  'sheet',
+  'lines',
+  'savedLines',
+  'slotsOf',
+  'fitOf',
+] as const satisfies readonly (keyof JobBench)[];
 
-/** The store of a bench for those below; what changed in it is told before the screen is drawn. */
-export function useBenchStore(bench: JobBench): BenchStore {
-  const [store] = useState(() => createStore<JobBench>(() => bench));
-  useLayoutEffect(() => store.setState(bench, true), [store, bench]);
-  return store;
+/** One context for each thing, so that what reads one is left alone when another changes. */
+const CONTEXTS = Object.fromEntries(NAMES.map((name) => [name, createContext<unknown>(undefined)])) as unknown as {
+  readonly [K in keyof JobBench]-?: Context<JobBench[K] | undefined>;
+};
+const NowContext = createContext<RefObject<JobBench> | null>(null);
+
+/** Lays a bench before everything below. */
+export function BenchProvider({ bench, children }: { bench: JobBench; children: ReactNode }) {
+  const now = useRef(bench);
+  useLayoutEffect(() => {
+    now.current = bench;
+  });
+  return createElement(
+    NowContext,
+    { value: now },
+    NAMES.reduce<ReactNode>(
+      (inner, name) => createElement(CONTEXTS[name] as Context<unknown>, { value: bench[name] }, inner),
+      children,
+    ),
+  );
 }
 
 /** The named things of the bench; whoever asks is drawn again when one of these changes, and only then. */
 export function useBench<K extends keyof JobBench>(...names: readonly K[]): Pick<JobBench, K> {
-  const store = useContext(BenchContext);
-  if (!store) throw new Error('no job above this');
-  return useStore(
-    store,
-    useShallow((bench) => Object.fromEntries(names.map((name) => [name, bench[name]])) as Pick<JobBench, K>),
-  );
+  if (!use(NowContext)) throw new Error('no job above this');
+  return Object.fromEntries(names.map((name) => [name, use(CONTEXTS[name] as Context<unknown>)])) as Pick<JobBench, K>;
+}
+
+/** The bench as it is when something is pressed, for whoever need not be drawn again when it changes. */
+export function useBenchNow(): RefObject<JobBench> {
+  const now = use(NowContext);
+  if (!now) throw new Error('no job above this');
+  return now;
 }

@@ -23,17 +23,21 @@ export function useDesignSteps(of: string, now: DesignInputs, put: (inputs: Desi
     },
     [keep],
   );
-  return useMemo(() => {
-    const go = (move: typeof back) => {
+  const go = useCallback(
+    (move: typeof back) => {
       const moved = move(latest.current.steps, latest.current.now);
       if (!moved) return;
       latest.current.put(moved.value);
       keep(moved.steps);
-    };
-    return {
-      setInputs,
-      undo: steps.back.length === 0 ? null : () => go(back),
-      redo: steps.forth.length === 0 ? null : () => go(forth),
-    };
-  }, [steps, keep, setInputs]);
+    },
+    [keep],
+  );
+  // The same functions as long as there is anything to step to, so that a change does not redraw the buttons.
+  const undo = useCallback(() => go(back), [go]);
+  const redo = useCallback(() => go(forth), [go]);
+  const [mayBack, mayForth] = [steps.back.length > 0, steps.forth.length > 0];
+  return useMemo(
+    () => ({ setInputs, undo: mayBack ? undo : null, redo: mayForth ? redo : null }),
+    [setInputs, undo, redo, mayBack, mayForth],
+  );
 }

@@ -6,6 +6,7 @@ import { formatClock, formatHours, formatQuantity } from '../../../../../core/qu
 import { MISSING } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
@@ -48,8 +49,7 @@ export function SuppliesPanel() {
         ) : (
           <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
         )}
-        <details>
-          <summary>Supplies, rapid post and hour of coming home</summary>
+        <Fold title={<>Supplies, rapid post and hour of coming home</>}>
           <div className="fields" style={{ paddingTop: 6 }}>
             <QuantityInput
               label="Home and empty at, hour"
@@ -115,7 +115,7 @@ export function SuppliesPanel() {
           >
             Add a supply
           </Button>
-        </details>
+        </Fold>
       </div>
     </Sheet>
   );

@@ -11,16 +11,15 @@ import { useMay } from '../../../../data/useMay.ts';
 import { MergeDialog } from '../../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../../widgets/useSend.ts';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench } from '../../benchStore.ts';
+import { useBench, useBenchNow } from '../../benchStore.ts';
 import { DesignPapers } from './DesignPapers.tsx';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 /** The designs of a job: pick, make, copy, save, choose. */
 export function DesignBar({ sending }: { sending: Sending }) {
-  const { job, stored, inputs, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = useBench(
+  const { job, stored, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = useBench(
     'job',
     'stored',
-    'inputs',
     'designDirty',
     'setInputs',
     'pickDesign',
@@ -30,6 +29,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
     'undo',
     'redo',
   );
+  const now = useBenchNow();
   const mayChoose = useMay(job, 'chooseDesign');
   const maySell = useMay(job, 'sellDesign');
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);
@@ -56,7 +56,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
       { id: stored.id },
       {
         name: stored.name,
-        inputs,
+        inputs: now.current.inputs,
         version,
       },
     );
@@ -96,7 +96,9 @@ export function DesignBar({ sending }: { sending: Sending }) {
           <Button
             icon={<CopyOutlined />}
             type="dashed"
-            onClick={() => setNaming({ name: `${nextLetter}, from ${stored.name.split(',')[0]}`, inputs })}
+            onClick={() =>
+              setNaming({ name: `${nextLetter}, from ${stored.name.split(',')[0]}`, inputs: now.current.inputs })
+            }
           >
             Copy
           </Button>
@@ -171,7 +173,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
         {others.faults.name && <div className="fault">{others.faults.name}</div>}
       </Modal>
       <MergeDialog
-        rows={stale ? designDifferences([inputs, stale.inputs], shown) : null}
+        rows={stale ? designDifferences([now.current.inputs, stale.inputs], shown) : null}
         onMine={() => {
           const version = stale?.version ?? 0;
           sending.clear();

@@ -2,6 +2,7 @@ import { Input } from 'antd';
 import { useId, useMemo, useState } from 'react';
 import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
 import { readCurve } from '../../../../../core/drive/readCurve.ts';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
@@ -22,10 +23,14 @@ export function CurveField({ fault }: { fault: string | undefined }) {
   const [text, setText] = useState<string | null>(null);
   const typed = readCurve(text ?? stored);
   return (
-    <details>
-      <summary>
-        Torque curve {drive.curve ? 'as typed here' : unit.sheet.curve ? 'of the sheet' : 'from peak torque and power'}
-      </summary>
+    <Fold
+      title={
+        <>
+          Torque curve{' '}
+          {drive.curve ? 'as typed here' : unit.sheet.curve ? 'of the sheet' : 'from peak torque and power'}
+        </>
+      }
+    >
       <Labelled label="One line a point: rpm, peak N·m, continuous N·m" id={id}>
         <Input.TextArea
           id={id}
@@ -57,6 +62,6 @@ export function CurveField({ fault }: { fault: string | undefined }) {
           Back to the sheet
         </button>
       )}
-    </details>
+    </Fold>
   );
 }

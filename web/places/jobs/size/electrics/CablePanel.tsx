@@ -3,6 +3,7 @@ import { fuses } from '../../../../../core/figures/electric/fuses.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { awgAtLeast } from '../../../../../core/wiring/awg.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
@@ -68,8 +69,7 @@ function Ampacity() {
     setElectric({ ampacity: amps === null ? rest : { ...rest, [id]: amps } });
   };
   return (
-    <details>
-      <summary>What each cable carries here</summary>
+    <Fold title={<>What each cable carries here</>}>
       <div className="fields" style={{ padding: '6px 0' }}>
         {cables.map((cable) => (
           <QuantityInput
@@ -82,7 +82,7 @@ function Ampacity() {
           />
         ))}
       </div>
-    </details>
+    </Fold>
   );
 }
 

@@ -4,6 +4,7 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
@@ -108,8 +109,7 @@ function BoxDetails({
   const modules = shelves.data.components.flatMap((part) => (part.kind === 'module' ? [part] : []));
   const twoPacks = (inputs.packs ?? 'one') !== 'one';
   return (
-    <details>
-      <summary>Boxes one by one: modules, wiring, place, satellites</summary>
+    <Fold title={<>Boxes one by one: modules, wiring, place, satellites</>}>
       {inputs.boxes.map((box, i) => {
         const placed = sheet.slots.pack.boxes.find((one) => one.bay.name === box.bay);
         const parallel = placed?.parallel ?? inputs.strings;
@@ -170,6 +170,6 @@ function BoxDetails({
           </fieldset>
         );
       })}
-    </details>
+    </Fold>
   );
 }

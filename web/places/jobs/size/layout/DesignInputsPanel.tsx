@@ -5,6 +5,7 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../benchStore.ts';
@@ -110,10 +111,13 @@ function OtherParts() {
       !['module', 'drive', 'charger', 'combinedUnit', 'inlet', 'inverter', 'box'].includes(part.kind),
   );
   return (
-    <details>
-      <summary>
-        Other parts: {inputs.others.length}, {formatQuantity(mass, 'mass', set)}
-      </summary>
+    <Fold
+      title={
+        <>
+          Other parts: {inputs.others.length}, {formatQuantity(mass, 'mass', set)}
+        </>
+      }
+    >
       <DataTable
         label="Other parts"
         head={false}
@@ -142,6 +146,6 @@ function OtherParts() {
           id && setInputs({ ...inputs, others: [...inputs.others, { componentId: id, quantity: 1, xMm: null }] })
         }
       />
-    </details>
+    </Fold>
   );
 }

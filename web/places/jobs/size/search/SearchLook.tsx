@@ -9,6 +9,7 @@ import { searchDecides } from '../../../../../core/search/limits.ts';
 import { type SearchSpace, wholeSpace } from '../../../../../core/search/space.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useMay } from '../../../../data/useMay.ts';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
@@ -134,8 +135,7 @@ export default function SearchLook() {
               aria-label="How far the search is"
             />
           )}
-          <details>
-            <summary>What it may choose from, and how much each wish weighs</summary>
+          <Fold title={<>What it may choose from, and how much each wish weighs</>}>
             <SpaceFields whole={whole} space={space} onChange={(change) => setNarrowed({ ...narrowed, ...change })} />
             <div className="fields" style={{ paddingTop: 8 }}>
               {wishes.map((line) => (
@@ -150,7 +150,7 @@ export default function SearchLook() {
                 </Labelled>
               ))}
             </div>
-          </details>
+          </Fold>
         </div>
       </Sheet>
       {report && task && (

@@ -5,6 +5,7 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
+import { Fold } from '../../../../widgets/Fold.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { useBench } from '../../benchStore.ts';
 import { RouteCharts } from './RouteCharts.tsx';
@@ -56,8 +57,7 @@ export function RoutePanel() {
           </div>
         )}
         {may && (
-          <details>
-            <summary>Speed limits, for a file without times</summary>
+          <Fold title={<>Speed limits, for a file without times</>}>
             <div className="stack" style={{ paddingTop: 6 }}>
               <SpeedLimits limits={limits} onChange={setLimits} />
               {untimed && last && (
@@ -68,7 +68,7 @@ export function RoutePanel() {
                 </div>
               )}
             </div>
-          </details>
+          </Fold>
         )}
         {fault && (
           <div className="fault" role="alert">
