@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { BRIEF_KIND_IDS, BRIEF_KINDS, type BriefKind, type BriefLine, type ShareSchool } from '../core/brief/lines.ts';
+import {
+  BRIEF_KIND_IDS,
+  BRIEF_KINDS,
+  type BriefKind,
+  type BriefLine,
+  briefKind,
+  type ShareSchool,
+} from '../core/brief/lines.ts';
 import { isoDay } from '../core/quantity/format.ts';
 import { address, answers } from './address.ts';
 import type { Made, Versioned } from './fields.ts';
@@ -19,40 +26,11 @@ export interface BriefLineBody {
   readonly done: boolean;
 }
 
-const NO_AMOUNT: readonly BriefKind[] = ['reversible', 'axleShare', 'free'];
-const OPTIONAL_AMOUNT: readonly BriefKind[] = ['grossMass'];
-/** Amounts in base units that make sense per kind: [least, most]. */
-const SPAN: Partial<Record<BriefKind, readonly [number, number]>> = {
-  rangeRound: [1, 2000],
-  rangeCycle: [1, 2000],
-  rangeRoute: [1, 2000],
-  rangeConstant: [1, 2000],
-  time0to20: [0.5, 120],
-  time0to50: [1, 120],
-  time0to60mph: [2, 120],
-  time0to100: [2, 120],
-  topSpeed: [5, 250],
-  hillStart: [0.01, 1],
-  gradeHeld50: [0.005, 0.5],
-  grossMass: [200, 40_000],
-  overnightCharge: [0.2, 72],
-  rapidCharge: [0.1, 12],
-  priceCeiling: [10_000, 100_000_000],
-  readyBy: [20_000, 60_000],
-};
-
-/** Does this kind of line carry an amount? `optional` where the vehicle's plate stands in. */
-export function amountOf(kind: BriefKind): 'needed' | 'optional' | 'none' {
-  if (NO_AMOUNT.includes(kind)) return 'none';
-  return OPTIONAL_AMOUNT.includes(kind) ? 'optional' : 'needed';
-}
-
 /** Per-kind rules that a plain field schema cannot say. */
 function ruleOfKind(value: BriefLineBody, helpers: Joi.CustomHelpers): BriefLineBody | Joi.ErrorReport {
-  const wants = amountOf(value.kind);
+  const { amount: wants, span } = briefKind(value.kind);
   if (wants === 'needed' && value.amount === null)
     return faultAt(helpers, 'amount', 'Amount', 'is needed for this line');
-  const span = SPAN[value.kind];
   if (span && value.amount !== null && (value.amount < span[0] || value.amount > span[1])) {
     return faultAt(helpers, 'amount', 'Amount', 'is outside what can be: check the number and its unit');
   }

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { describe, expect, test } from 'vitest';
+import { briefKind } from '../core/brief/lines.ts';
 import { EMPTY_DESIGN } from '../core/design/inputs.ts';
-import { amountOf, briefLineSchema, datePastProblem } from './brief.ts';
+import { briefLineSchema, datePastProblem } from './brief.ts';
 import { designInputsSchema } from './design.ts';
 import { check, isoDate, slug, text, uuid } from './fields.ts';
 import { partChangeSchema } from './parts.ts';
@@ -48,9 +49,9 @@ describe('bodies', () => {
     });
   });
   test('brief lines: which kinds carry an amount', () => {
-    expect(amountOf('free')).toBe('none');
-    expect(amountOf('grossMass')).toBe('optional');
-    expect(amountOf('hillStart')).toBe('needed');
+    expect(briefKind('free').amount).toBe('none');
+    expect(briefKind('grossMass').amount).toBe('optional');
+    expect(briefKind('hillStart').amount).toBe('needed');
     const blank = { firm: true, amount: null, school: null, tolerance: null, text: '', done: false };
     expect(problems(briefLineSchema, { ...blank, kind: 'grossMass' })).toEqual({});
     expect(problems(briefLineSchema, { ...blank, kind: 'hillStart' })).toEqual({

@@ -4,27 +4,9 @@ import { formatHours, formatQuantity } from '../core/quantity/format.ts';
 import type { UnitSet } from '../core/quantity/units.ts';
 import { MISSING } from './figures.ts';
 
-export const BRIEF_NAME: Record<BriefKind, string> = {
-  rangeRound: 'Range on the round',
-  rangeCycle: 'Range on the R83 cycle',
-  rangeRoute: 'Range on the recorded route',
-  rangeConstant: 'Range at steady speed',
-  time0to20: '0 to 20 km/h',
-  time0to50: '0 to 50 km/h',
-  time0to60mph: '0 to 60 mph',
-  time0to100: '0 to 100 km/h',
-  topSpeed: 'Top speed',
-  hillStart: 'Hill start, laden',
-  gradeHeld50: 'Hill held at 50 km/h',
-  grossMass: 'Gross mass within plate',
-  axleShare: 'Front axle share',
-  overnightCharge: 'Full charge overnight',
-  rapidCharge: 'Rapid charge, 10 to 80 %',
-  reversible: 'Reversible: no new holes',
-  priceCeiling: 'Price ceiling',
-  readyBy: 'Ready by',
-  free: 'In words',
-};
+export const BRIEF_NAME = Object.fromEntries(
+  Object.entries(BRIEF_KINDS).map(([kind, { name }]) => [kind, name]),
+) as Readonly<Record<BriefKind, string>>;
 
 export const LINE_STATE_NAME: Record<LineJudgement['state'], string> = {
   met: 'met',

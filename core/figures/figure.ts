@@ -86,6 +86,8 @@ export interface Entry<V> {
   /** Entries it can do without: null where they have no value. */
   readonly maybe: Needs;
   readonly reads: readonly SlotName[];
+  /** How long it takes against one that is only added and multiplied: what is asked of many asks the cheap first. @default 1 */
+  readonly cost?: number;
   readonly compute: (needs: Record<string, unknown>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
 }
 
@@ -102,6 +104,8 @@ interface Definition<N extends Needs, M extends Needs, R extends readonly SlotNa
   readonly maybe?: M;
   /** The slots it reads: `compute` is given these and no others, so that what it reads is known. */
   readonly reads?: R;
+  /** @default 1 */
+  readonly cost?: number;
   readonly compute: (
     needs: NeedValues<N> & MaybeValues<M>,
     slots: Pick<Slots, R[number]>,

@@ -1,20 +1,12 @@
 import { judgeLine } from '../brief/judgeLine.ts';
-import type { BriefKind, BriefLine } from '../brief/lines.ts';
+import { type BriefKind, type BriefLine, briefKind } from '../brief/lines.ts';
 import { voltageWindow } from '../component/sheets.ts';
 import { type DesignInputs, designComponents } from '../design/inputs.ts';
 import type { Library } from '../design/resolve.ts';
+import { costOf } from '../figures/cost.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import type { MissingReason } from '../figures/figure.ts';
 import { FIGURES } from '../figures/index.ts';
-
-/** Firm lines are asked in this order, cheap ones first. */
-const COST: Partial<Record<BriefKind, number>> = {
-  time0to20: 9,
-  time0to50: 9,
-  topSpeed: 8,
-  rangeCycle: 6,
-  rangeRound: 5,
-};
 
 /** A figure that a design can never have breaks its line; one that is merely not known yet does not. */
 const NEVER: ReadonlySet<MissingReason> = new Set(['neverReached', 'tooWeak', 'meanTooFast', 'noCharger', 'noDrive']);
@@ -22,17 +14,18 @@ const NEVER: ReadonlySet<MissingReason> = new Set(['neverReached', 'tooWeak', 'm
 /** Weights and places are summed in another order here than in the catalogue; this much may differ by rounding, kg. */
 export const ROUNDING_KG = 1e-6;
 
-/** Lines that no choice of the search can change: the kit decides about holes, the shop about the day. */
-const BEYOND: ReadonlySet<BriefKind> = new Set(['free', 'readyBy', 'reversible']);
-
 /** Whether the search can do anything about a line of this kind. */
-export const searchDecides = (kind: BriefKind): boolean => !BEYOND.has(kind);
+export const searchDecides = (kind: BriefKind): boolean => !(briefKind(kind).beyondSearch ?? false);
+
+/** What it costs to know the figure of a line, as its entries state it. */
+const lineCost = ({ kind }: BriefLine): number => {
+  const { figure } = briefKind(kind);
+  return figure === null ? 0 : costOf(FIGURES[figure]);
+};
 
 /** Firm lines the search can hold a candidate against, cheapest first. */
 export function firmLines(brief: readonly BriefLine[]): BriefLine[] {
-  return brief
-    .filter((line) => line.firm && searchDecides(line.kind))
-    .sort((a, b) => (COST[a.kind] ?? 1) - (COST[b.kind] ?? 1));
+  return brief.filter((line) => line.firm && searchDecides(line.kind)).sort((a, b) => lineCost(a) - lineCost(b));
 }
 
 /** First firm line a design breaks, or null. */

@@ -10,6 +10,7 @@ const QUARTER_MILE_M = 1609.344 / 4;
 /** Full-throttle run from rest, with the usual load, through the gears where they are changed. */
 export const runUp: Entry<RunUp> = step({
   id: 'runUp',
+  cost: 60,
   needs: { pull, roadVehicle },
   reads: ['drive'],
   compute: ({ pull: p, roadVehicle: vehicle }, { drive }) =>

@@ -5,6 +5,7 @@ import { pull } from './pull.ts';
 
 export const topSpeed = figure({
   id: 'topSpeed',
+  cost: 40,
   name: 'Top speed',
   group: 'road',
   kind: 'speed',

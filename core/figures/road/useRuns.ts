@@ -25,6 +25,7 @@ function runs(
   const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>, regen: boolean) =>
     step({
       id: `${id}${suffix}`,
+      cost: 25,
       needs: { vehicle, line },
       reads,
       compute: ({ vehicle: road, line: drive }, slots) => {

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
-import { BRIEF_KINDS, type BriefKind } from '../../../core/brief/lines.ts';
-import { FIGURES, type FigureId } from '../../../core/figures/index.ts';
+import { BRIEF_KINDS, briefKind } from '../../../core/brief/lines.ts';
+import { FIGURES } from '../../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
@@ -12,14 +12,6 @@ import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 import { useBench } from './benchStore.ts';
 
 const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };
-
-/** A range is never one proud number: what is left of it with 80 % of the battery, in frost. */
-const WORST: Partial<Record<BriefKind, FigureId>> = {
-  rangeRound: 'rangeRoundAgedFrost',
-  rangeRoute: 'rangeRouteAgedFrost',
-  rangeCycle: 'rangeCycleAgedFrost',
-  rangeConstant: 'rangeConstantAgedFrost',
-};
 
 /** What a draft changes in this line, with its sign; empty where it changes nothing anybody would see. */
 function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitSet): string {
@@ -69,7 +61,7 @@ export function Tally() {
         const saved = savedLines.find((other) => other.line.id === line.id);
         const delta = dirty ? change(judgement, saved, set) : '';
         const margin = byHowMuch(judgement, set);
-        const worst = WORST[line.kind];
+        const { worst } = briefKind(line.kind);
         const atWorst = worst ? sheet.get(FIGURES[worst]).value : null;
         return (
           <div className="line" key={line.id} data-line={line.kind} data-state={state}>

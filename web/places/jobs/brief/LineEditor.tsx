@@ -1,7 +1,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Segmented } from 'antd';
-import { amountOf, type BriefLineBody } from '../../../../contract/brief.ts';
-import { BRIEF_KINDS } from '../../../../core/brief/lines.ts';
+import type { BriefLineBody } from '../../../../contract/brief.ts';
+import { BRIEF_KINDS, briefKind } from '../../../../core/brief/lines.ts';
 import { dayNumber, isoDay } from '../../../../core/quantity/format.ts';
 import { BRIEF_NAME, SCHOOL_NAME } from '../../../../wording/brief.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -21,7 +21,7 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
   const { kind } = BRIEF_KINDS[line.kind];
   const name = BRIEF_NAME[line.kind];
   const set = (change: Partial<BriefLineBody>) => onChange({ ...line, ...change });
-  const wants = amountOf(line.kind);
+  const wants = briefKind(line.kind).amount;
   return (
     <div
       style={{
