@@ -9,11 +9,12 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
+import { App } from 'antd';
 import type { CSSProperties, ReactNode } from 'react';
 import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { jobAddress } from '../../../contract/jobChange.ts';
+import { Refused, send } from '../../data/client.ts';
 import { useMay } from '../../data/useMay.ts';
-import { useSend } from '../../widgets/useSend.ts';
 import { type Box, nextPlace } from './nextPlace.ts';
 
 /** Where a vehicle is let go that is not in the workshop yet. */
@@ -45,7 +46,7 @@ const toNextPlace: KeyboardCoordinateGetter = (event, { context, currentCoordina
 
 /** The Floor on which vehicles are carried from place to place, with the pointer or with the arrow keys. */
 export function MovingFloor({ floor, children }: { floor: FloorData; children: ReactNode }) {
-  const sending = useSend(false, { typed: false });
+  const { message } = App.useApp();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: SLOP_PX } }),
     useSensor(KeyboardSensor, { coordinateGetter: toNextPlace }),
@@ -56,7 +57,13 @@ export function MovingFloor({ floor, children }: { floor: FloorData; children: R
     const job = floor.jobs.find((one) => one.number === number);
     const placeId = to === NOT_HERE ? null : to;
     if (!job || job.placeId === placeId) return;
-    void sending.go(jobAddress.move, { number }, { placeId, promised: job.promised, version: job.version });
+    send(jobAddress.move, { number }, { placeId, promised: job.promised, version: job.version }).catch(
+      (error: unknown) => {
+        if (!(error instanceof Refused)) throw error;
+        // There is no field here to say it at.
+        void message.error(Object.values(error.problem.fields ?? {})[0] ?? error.problem.detail, 6);
+      },
+    );
   };
   return (
     <DndContext
