@@ -7,6 +7,7 @@ export default defineConfig({
       'core/**/*.test.ts',
       'contract/**/*.test.ts',
       'wording/**/*.test.ts',
+      'server/**/*.test.ts',
       'web/**/*.test.{ts,tsx}',
       'demo/**/*.test.ts',
       'tests/published/**/*.test.ts',

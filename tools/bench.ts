@@ -78,7 +78,6 @@ async function floorAnswer(): Promise<Row[]> {
   const name = 'bench';
   try {
     await makeTemplate(cluster);
-    const dragged = [await rendering(cluster, TEMPLATE), ...(await dragging(cluster, TEMPLATE))];
     await dropDatabase(cluster.url('postgres'), name);
     await copyTemplate(cluster.url('postgres'), name);
     const client = new pg.Client({ connectionString: cluster.url(name) });
@@ -108,7 +107,6 @@ async function floorAnswer(): Promise<Row[]> {
     const ratio = median(http.slice(10)) / median(bare.slice(10));
     const size = `${counts[0].jobs} jobs, ${counts[0].entries} time entries`;
     return [
-      ...dragged,
       ...served,
       {
         what: `Floor's data over HTTP against the bare query, ${size}`,
@@ -122,11 +120,15 @@ async function floorAnswer(): Promise<Row[]> {
   }
 }
 
-// `npm run bench -- page` measures the page alone.
-const rows =
-  process.argv[2] === 'page'
-    ? await pageRows()
-    : [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), await firstLoad(), ...(await floorAnswer())];
+/** `npm run bench -- page` (or core, server) measures that alone. */
+const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
+  core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching()],
+  page: pageRows,
+  server: floorAnswer,
+};
+const wanted = process.argv[2];
+const rows: Row[] = [];
+for (const [part, measure] of Object.entries(PARTS)) if (!wanted || wanted === part) rows.push(...(await measure()));
 say('');
 for (const row of rows)
   say(`${row.held ? 'held  ' : 'MISSED'}  ${row.what.padEnd(92)}  ${row.figure.padEnd(40)}  aim ${row.aim}`);

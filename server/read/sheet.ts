@@ -3,6 +3,7 @@ import type { JobKey } from '../change.ts';
 import { type Db, prepared, type Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { sheetStatement } from './sheetSql.ts';
+import { sharing } from './together.ts';
 
 type Piece = JobPart | 'head';
 
@@ -20,17 +21,27 @@ async function pieces<P extends Piece>(
   );
 }
 
-/** One piece of a job's sheet as JSON text, to be sent as it is. */
-export async function pieceText(db: Db, number: string, part: Piece): Promise<string> {
-  return (await pieces(db, { number }, [part]))[part] ?? 'null';
+/** Sheets that many ask for at once, a database each. */
+const shared = new WeakMap<Db, ReturnType<typeof sharing>>();
+function sharedBy(db: Db): ReturnType<typeof sharing> {
+  const known = shared.get(db);
+  if (known) return known;
+  const made = sharing();
+  shared.set(db, made);
+  return made;
 }
 
+/** One piece of a job's sheet as JSON text, to be sent as it is. */
+export const pieceText = (db: Db, number: string, part: Piece): Promise<string> =>
+  sharedBy(db)(`${number} ${part}`, async () => (await pieces(db, { number }, [part]))[part] ?? 'null');
+
 /** A job's whole sheet as JSON text: the head's fields, and each further piece under its name. */
-export async function sheetText(db: Db, number: string): Promise<string> {
-  const { head, ...rest } = await pieces(db, { number }, ['head', ...JOB_PARTS]);
-  const parts = JOB_PARTS.map((part) => `,"${part}":${rest[part] ?? 'null'}`).join('');
-  return `${(head ?? '{}').slice(0, -1)}${parts}}`;
-}
+export const sheetText = (db: Db, number: string): Promise<string> =>
+  sharedBy(db)(number, async () => {
+    const { head, ...rest } = await pieces(db, { number }, ['head', ...JOB_PARTS]);
+    const parts = JOB_PARTS.map((part) => `,"${part}":${rest[part] ?? 'null'}`).join('');
+    return `${(head ?? '{}').slice(0, -1)}${parts}}`;
+  });
 
 /** A job's whole sheet, for papers. */
 export const jobSheet = async (db: Db, number: string): Promise<JobSheet> =>

@@ -1,8 +1,6 @@
-import { and, eq, max } from 'drizzle-orm';
 import type { Request } from 'express';
 import type { SignedIn } from '../../contract/session.ts';
-import type { Db } from '../db/connect.ts';
-import { authorisation, person } from '../db/schema/index.ts';
+import { type Db, prepared } from '../db/connect.ts';
 
 declare module 'express-session' {
   interface SessionData {
@@ -17,20 +15,12 @@ export async function signedInPerson(db: Db, req: Request): Promise<SignedIn | n
   return id ? personById(db, id) : null;
 }
 
+const PERSON_SQL = `select p.id, p.name, p.initials, p.role, p.skills, p.unit_set as "unitSet",
+    (select max(a.valid_until)::text from authorisation a where a.person_id = p.id) as "hvUntil"
+  from person p where p.id = $1 and p.active`;
+
+/** Every request asks who it is from, so this one is prepared. */
 export async function personById(db: Db, id: string): Promise<SignedIn | null> {
-  const [row] = await db
-    .select({
-      id: person.id,
-      name: person.name,
-      initials: person.initials,
-      role: person.role,
-      skills: person.skills,
-      unitSet: person.unitSet,
-      hvUntil: max(authorisation.validUntil),
-    })
-    .from(person)
-    .leftJoin(authorisation, eq(authorisation.personId, person.id))
-    .where(and(eq(person.id, id), eq(person.active, true)))
-    .groupBy(person.id);
+  const [row] = await prepared<SignedIn>(db, 'person by id', PERSON_SQL, [id]);
   return row ?? null;
 }

@@ -2,6 +2,7 @@ import connectPgSimple from 'connect-pg-simple';
 import session, { type SessionData, type Store } from 'express-session';
 import type pg from 'pg';
 import type { Logger } from 'pino';
+import { sharing } from '../read/together.ts';
 
 /** A session in use is written as such this often, not with every request. */
 const TOUCH_MINUTES = 5;
@@ -15,6 +16,23 @@ export function sessionStore(pool: pg.Pool, logger: Logger): Store & { close: ()
   class SeldomTouched extends PgStore {
     /** When this server last wrote that a session is in use, epoch ms. */
     readonly #touched = new Map<string, number>();
+
+    readonly #shared = sharing();
+
+    /** Requests of one session that come at the same moment ask for it once. */
+    override get(sid: string, done: (error: unknown, data?: SessionData | null) => void): void {
+      this.#shared(
+        sid,
+        () =>
+          new Promise<SessionData | null>((answer, fail) =>
+            super.get(sid, (error: unknown, data?: SessionData | null) => (error ? fail(error) : answer(data ?? null))),
+          ),
+      ).then(
+        // A copy each: whoever asks may change it.
+        (data) => done(null, data && structuredClone(data)),
+        (error: unknown) => done(error),
+      );
+    }
 
     override touch(sid: string, data: SessionData, done: (error?: unknown) => void): void {
       const now = Date.now();
