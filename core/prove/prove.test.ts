@@ -52,6 +52,24 @@ describe('limits from the design', () => {
     const front = sheet.get(FIGURES.frontAxleNow).value!;
     expect(checkById('frontAxle')?.limit(sheet)?.max).toBeCloseTo(front * 1.03, 9);
   });
+  test.each([
+    ['acPower', 'chargePower', 0.9, 1.05],
+    ['lowWarning', 'packVoltageEmpty', 1.02, null],
+    ['consumption', 'consumptionConstant', null, 1.15],
+    ['frontAxle', 'frontAxleNow', 0.97, 1.03],
+    ['rearAxle', 'rearAxleNow', 0.97, 1.03],
+    ['precharge', 'packVoltageEmpty', 0.95, null],
+  ] as const)('%s: so much of %s', (id, figure, least, most) => {
+    const of = sheet.get(FIGURES[figure]).value!;
+    const limit = checkById(id)!.limit(sheet)!;
+    expect(limit.min).toEqual(least === null ? null : expect.closeTo(least * of, 9));
+    expect(limit.max).toEqual(most === null ? null : expect.closeTo(most * of, 9));
+  });
+  test('a check that is only looked at is judged by the look, limit or none', () => {
+    const look = CHECKS.find((check) => check.kind === null)!;
+    expect(judgeCheck({ ...look, limit: () => null }, 1, sheet)).toEqual({ verdict: 'passed', limit: null });
+    expect(judgeCheck({ ...look, limit: () => null }, 0, sheet)).toEqual({ verdict: 'failed', limit: null });
+  });
   test('are absent while the design lacks the figure, and then nothing can be judged', () => {
     expect(checkById('insulationPlus')?.limit(bare)).toBeNull();
     expect(judgeCheck(checkById('insulationPlus')!, 500, bare).verdict).toBe('noLimit');

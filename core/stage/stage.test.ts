@@ -41,6 +41,10 @@ describe('order of stages', () => {
     expect(currentStage(stages.map((s) => ({ ...s, state: s.key === 'clean' ? 'done' : s.state })))?.key).toBe('looms');
     expect(currentStage([stage('only', 'done')])).toBeNull();
     expect(currentStage([])).toBeNull();
+    // One that is stopped is looked at before any that could be begun.
+    expect(currentStage([stage('free', 'waiting'), stage('held', 'stopped')])?.key).toBe('held');
+    expect(currentStage([stage('shut', 'waiting', ['later']), stage('later', 'waiting')])?.key).toBe('later');
+    expect(currentStage([stage('shut', 'waiting', ['later']), stage('later', 'done')])?.key).toBe('shut');
   });
 });
 
@@ -56,6 +60,8 @@ describe('live high-voltage work', () => {
     expect(hvPresenceProblem([expired, other], today)).toBe('authorisationExpired');
     expect(hvPresenceProblem([], today)).toBe('nobodyAuthorised');
     expect(hvPresenceProblem([{ ...expired, hvUntil: today }, other], today)).toBeNull();
+    // One whose authorisation has run out does not undo another's that runs.
+    expect(hvPresenceProblem([expired, authorised], today)).toBeNull();
   });
   test('whoever only waits does not count, as the second nor as the authorised one; one person twice is one', () => {
     expect(hvPresenceProblem([authorised, { ...other, kind: 'waiting' }], today)).toBe('secondPersonMissing');

@@ -26,6 +26,8 @@ export function faultsNow(
 }
 
 export interface Checked<A> extends Pick<Sending, 'busy' | 'problem' | 'clear'> {
+  /** For a view of both sides where somebody else was first. */
+  readonly sending: Sending;
   /** Field path → sentence; empty until somebody has tried to save. */
   readonly faults: Readonly<Record<string, string>>;
   /** A refusal that belongs to no field. */
@@ -53,6 +55,7 @@ export function useChecked<P extends string, B, A>(
     if (Object.keys(faults).length > 0) focusFault();
   });
   return {
+    sending,
     busy: sending.busy,
     problem: sending.problem,
     faults,

@@ -11,6 +11,8 @@ export interface Sending {
   readonly faults: Readonly<Record<string, string>>;
   readonly problem: Problem | null;
   readonly clear: () => void;
+  /** The body last sent. */
+  readonly sent: unknown;
   /** Sends a change; answers null when it was refused, and then `problem` says why. */
   readonly go: <P extends string, B, A>(
     address: Address<P, B, A>,
@@ -33,6 +35,7 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
   const { message } = App.useApp();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [sent, setSent] = useState<unknown>(null);
   const go = useCallback(
     async <P extends string, B, A>(
       address: Address<P, B, A>,
@@ -41,6 +44,7 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
     ): Promise<A | null> => {
       if (typed && focusUnreadable()) return null;
       setBusy(true);
+      setSent(body[0] ?? null);
       try {
         const answer = await send(address, params, ...body);
         setProblem(null);
@@ -48,7 +52,8 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         setProblem(error.problem);
-        if (!quiet && !error.problem.fields) void message.error(error.problem.detail, 6);
+        if (!quiet && !error.problem.fields && error.problem.type !== '/problems/stale')
+          void message.error(error.problem.detail, 6);
         return null;
       } finally {
         setBusy(false);
@@ -56,5 +61,5 @@ export function useSend(quiet = false, { typed = true }: SendOptions = {}): Send
     },
     [message, quiet, typed],
   );
-  return { busy, problem, faults: problem?.fields ?? {}, clear: () => setProblem(null), go };
+  return { busy, problem, sent, faults: problem?.fields ?? {}, clear: () => setProblem(null), go };
 }

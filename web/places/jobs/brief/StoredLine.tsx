@@ -1,13 +1,11 @@
 import { UndoOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useState } from 'react';
 import { type BriefLineBody, briefAddress, type StoredBriefLine } from '../../../../contract/brief.ts';
 import { briefLineDifferences } from '../../../../wording/briefDifferences.ts';
 import { useDraft } from '../../../data/draft.ts';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
-import { MergeDialog } from '../../../widgets/MergeDialog.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useShown } from '../../../widgets/useShown.ts';
 import { LineEditor } from './LineEditor.tsx';
 
 const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLineBody): BriefLineBody => ({
@@ -22,21 +20,13 @@ const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLine
 
 /** A line as stored, with its unsaved changes; a stale save shows both sides. */
 export function StoredLine({ line }: { line: StoredBriefLine }) {
-  const shown = useShown();
   const [draft, setDraft] = useDraft<{ body: BriefLineBody; version: number }>(`brief ${line.id}`);
-  const [theirs, setTheirs] = useState<StoredBriefLine | null>(null);
   const sending = useSend(true);
   const body = draft?.body ?? bodyOf(line);
   const same = JSON.stringify(body) === JSON.stringify(bodyOf(line));
   const save = async (version: number) => {
     const saved = await sending.go(briefAddress.change, { id: line.id }, { ...body, version });
     if (saved) setDraft(null);
-  };
-  const stale = sending.problem?.type === '/problems/stale' ? (sending.problem.current as StoredBriefLine) : null;
-  if (stale && theirs?.version !== stale.version) setTheirs(stale);
-  const close = () => {
-    setTheirs(null);
-    sending.clear();
   };
   return (
     <EntryForm className="" onSave={() => void save(draft?.version ?? line.version)}>
@@ -62,19 +52,16 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
           </Button>
         </div>
       )}
-      {sending.problem && !sending.problem.fields && !stale && <div className="fault">{sending.problem.detail}</div>}
-      <MergeDialog
-        rows={theirs && stale ? briefLineDifferences(line.kind, [body, bodyOf(theirs)], shown) : null}
-        onMine={() => {
-          const version = theirs?.version ?? line.version;
-          close();
-          void save(version);
-        }}
-        onTheirs={() => {
-          setDraft(null);
-          close();
-        }}
-        onClose={close}
+      {sending.problem && !sending.problem.fields && sending.problem.type !== '/problems/stale' && (
+        <div className="fault">{sending.problem.detail}</div>
+      )}
+      <Conflict
+        of={briefAddress.change}
+        params={{ id: line.id }}
+        sending={sending}
+        theirs={(now: StoredBriefLine) => ({ ...bodyOf(now), version: now.version })}
+        tell={(bodies, shown) => briefLineDifferences(line.kind, bodies, shown)}
+        done={() => setDraft(null)}
       />
     </EntryForm>
   );

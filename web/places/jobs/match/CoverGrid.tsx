@@ -2,10 +2,12 @@ import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
+import type { CoverChoice } from '../../../../core/kit/kit.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
 import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -45,6 +47,18 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
         onEnter={() => void save(way)}
       />
       {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
+      <Conflict
+        of={jobAddress.settleCover}
+        params={{ number: job.number }}
+        sending={sending}
+        theirs={(now: CoverChoice | null) => ({
+          function: line.function,
+          way: now?.way ?? null,
+          why: now?.why ?? '',
+          was: now,
+        })}
+        done={done}
+      />
       <div className="row">
         <Button type="primary" disabled={!way} loading={sending.busy} onClick={() => void save(way)}>
           Settle

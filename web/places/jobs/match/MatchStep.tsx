@@ -9,12 +9,20 @@ import { useMay } from '../../../data/useMay.ts';
 import { drawnParts } from '../../../drawing/parts.ts';
 import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useBench } from '../benchStore.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
+
+/** What the server says is stored, when somebody else chose meanwhile. */
+interface StoredKitChoice {
+  readonly kitRevisionId: string | null;
+  readonly kitOptions: string[];
+  readonly version: number;
+}
 
 /** Put a kit revision against this vehicle: every rule's verdict with its reasons, and the cover of functions. */
 export default function MatchStep() {
@@ -170,6 +178,16 @@ export default function MatchStep() {
           <CoverGrid cover={report.cover} />
         </>
       )}
+      <Conflict
+        of={jobAddress.chooseKit}
+        params={{ number: job.number }}
+        sending={sending}
+        theirs={({ kitRevisionId, kitOptions, version }: StoredKitChoice) => ({
+          revisionId: kitRevisionId,
+          options: kitOptions,
+          version,
+        })}
+      />
     </div>
   );
 }

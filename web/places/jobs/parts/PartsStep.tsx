@@ -9,6 +9,7 @@ import { PART_STATE_NAME } from '../../../../wording/work.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
@@ -27,7 +28,15 @@ function useLineState(line: PartLine) {
       { id: line.id },
       { state, due: state === 'ordered' ? due || null : null, serial: line.serial, fromShelf, version: line.version },
     );
-  return { sending, save };
+  const conflict = (
+    <Conflict
+      of={partAddress.change}
+      params={{ id: line.id }}
+      sending={sending}
+      theirs={({ state, due, serial, version }: PartLine) => ({ state, due, serial, version })}
+    />
+  );
+  return { sending, save, conflict };
 }
 
 function PartName({ line }: { line: PartLine }) {
@@ -48,7 +57,7 @@ function Standing({ line }: { line: PartLine }) {
   const { shelves, today, job } = useBench('shelves', 'today', 'job');
   const { workshop } = useSession();
   const may = useMay(job, 'parts');
-  const { sending, save } = useLineState(line);
+  const { sending, save, conflict } = useLineState(line);
   const part = shelves.components.get(line.componentId);
   const late = line.state === 'ordered' && (line.due ?? '') < today;
   const stock = shelves.free.get(line.componentId) ?? 0;
@@ -74,6 +83,7 @@ function Standing({ line }: { line: PartLine }) {
       )}
       {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
       {sending.problem && <div className="fault">{sending.problem.detail}</div>}
+      {conflict}
     </>
   );
 }
@@ -81,7 +91,7 @@ function Standing({ line }: { line: PartLine }) {
 function StateChange({ line }: { line: PartLine }) {
   const { shelves, job } = useBench('shelves', 'job');
   const may = useMay(job, 'parts');
-  const { sending, save } = useLineState(line);
+  const { sending, save, conflict } = useLineState(line);
   const name = shelves.components.get(line.componentId)?.name ?? line.componentId;
   const [ordering, setOrdering] = useState(false);
   const [due, setDue] = useState(line.due ?? '');
@@ -114,6 +124,7 @@ function StateChange({ line }: { line: PartLine }) {
         )}
       </div>
       {sending.problem && !sending.faults.due && <div className="fault">{sending.problem.detail}</div>}
+      {conflict}
     </div>
   );
 }

@@ -1,15 +1,23 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
-import { vehicleAddress } from '../../../../contract/vehicle.ts';
+import { type VehicleFigureBody, vehicleAddress } from '../../../../contract/vehicle.ts';
 import type { Source } from '../../../../core/quantity/sourced.ts';
 import { VEHICLE_FIGURES, type VehicleFigureId } from '../../../../core/vehicle/vehicleFigures.ts';
 import { SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
 import { useBench } from '../benchStore.ts';
+
+/** A figure of this vehicle as the server says it is stored; null where it has none of its own. */
+interface SourcedFigure {
+  readonly value: number;
+  readonly source: Source;
+  readonly at: string;
+}
 
 function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
   const { job, vehicle } = useBench('job', 'vehicle');
@@ -41,6 +49,18 @@ function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
         value={source}
         options={(['measured', 'drawing', 'assumed'] as const).map((s) => ({ value: s, label: SOURCE_NAME[s] }))}
         onChange={(next) => setSource((next as Source | null) ?? 'measured')}
+      />
+      <Conflict
+        of={vehicleAddress.measure}
+        params={{ number: job.number }}
+        sending={form.sending}
+        theirs={(now: SourcedFigure | null) => ({
+          figure: id,
+          value: now?.value ?? null,
+          source: (now?.source ?? 'assumed') as VehicleFigureBody['source'],
+          since: now?.at ?? null,
+        })}
+        done={done}
       />
     </EntryForm>
   );

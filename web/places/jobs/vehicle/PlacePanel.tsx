@@ -1,8 +1,9 @@
-import { jobAddress } from '../../../../contract/jobChange.ts';
+import { jobAddress, type PlaceBody } from '../../../../contract/jobChange.ts';
 import { dayText } from '../../../../wording/dates.ts';
 import { useFloor } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -56,6 +57,12 @@ export function PlacePanel() {
           <p>{here?.name ?? 'Not here yet'}</p>
         )}
         {sending.problem && !sending.problem.fields && <div className="fault">{sending.problem.detail}</div>}
+        <Conflict
+          of={jobAddress.move}
+          params={{ number: job.number }}
+          sending={sending}
+          theirs={({ placeId, promised, version }: PlaceBody) => ({ placeId, promised, version })}
+        />
       </div>
     </Sheet>
   );
