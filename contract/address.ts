@@ -16,7 +16,7 @@ export interface BodySize {
   readonly bytes: number;
   readonly bounds: Bounds;
 }
-export const USUAL_SIZE: BodySize = { bytes: 100_000, bounds: USUAL_BOUNDS };
+const USUAL_SIZE: BodySize = { bytes: 100_000, bounds: USUAL_BOUNDS };
 
 /** Carries the type of an answer; holds nothing. */
 export interface Answers<T> {

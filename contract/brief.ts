@@ -55,7 +55,7 @@ const fields = {
 };
 
 export const briefLineSchema = Joi.object<BriefLineBody, true>(fields).custom(ruleOfKind);
-export const briefLineChangeSchema = Joi.object<BriefLineBody & { version: number }, true>({
+const briefLineChangeSchema = Joi.object<BriefLineBody & { version: number }, true>({
   ...fields,
   version,
 }).custom(ruleOfKind);

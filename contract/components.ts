@@ -43,7 +43,7 @@ const COMMON_FIELDS = {
   highVoltage: Joi.boolean().strict().label('Live parts inside').required(),
 };
 
-export const newComponentSchema = Joi.object<NewComponent, true>({
+const newComponentSchema = Joi.object<NewComponent, true>({
   kind: Joi.string()
     .valid(...COMPONENT_KINDS)
     .label('Kind')

@@ -133,8 +133,8 @@ export interface NewDesign {
   readonly inputs: DesignInputs;
 }
 const name = text('Name of the design', 60).required();
-export const newDesignSchema = Joi.object<Mutable<NewDesign>, true>({ name, inputs: designInputsSchema.required() });
-export const designChangeSchema = Joi.object<Mutable<NewDesign> & { version: number }, true>({
+const newDesignSchema = Joi.object<Mutable<NewDesign>, true>({ name, inputs: designInputsSchema.required() });
+const designChangeSchema = Joi.object<Mutable<NewDesign> & { version: number }, true>({
   name,
   inputs: designInputsSchema.required(),
   version,

@@ -26,7 +26,7 @@ const SENTENCES = {
 };
 
 /** How every schema of the contract is applied, on both sides. */
-export const VALIDATION: Joi.ValidationOptions = {
+const VALIDATION: Joi.ValidationOptions = {
   abortEarly: true,
   errors: { wrap: { label: false }, label: 'key' },
   messages: SENTENCES,

@@ -19,13 +19,13 @@ export interface NewJob {
 }
 
 /** What is wrong with a chassis number, to follow the field's name; verdicts not listed are fine. */
-export const CHASSIS_SENTENCE: Record<string, string> = {
+const CHASSIS_SENTENCE: Record<string, string> = {
   tooShortFor1981: 'has 17 characters from 1981 on: count again, or correct the year',
   forbiddenLetters: 'of 17 characters has no I, O or Q, and only letters and digits',
   empty: 'is needed: it is how the vehicle is known',
 };
 
-export const newJobSchema = Joi.object<Mutable<NewJob>, true>({
+const newJobSchema = Joi.object<Mutable<NewJob>, true>({
   clientName: text('Client', 120).required(),
   clientContact: text('Contact', 200).allow('').required(),
   title: text('What it is', 80).required(),
@@ -45,7 +45,7 @@ export interface KitChoice {
   readonly options: readonly string[];
   readonly version: number;
 }
-export const kitChoiceSchema = Joi.object<Mutable<KitChoice>, true>({
+const kitChoiceSchema = Joi.object<Mutable<KitChoice>, true>({
   revisionId: slug('Kit revision').allow(null).required(),
   options: Joi.array().items(slug('Option')).max(20).label('Options').required(),
   version,
@@ -58,7 +58,7 @@ export interface CoverBody {
   /** The job's choice for this function that the person saw; null for none. */
   readonly was: CoverChoice | null;
 }
-export const coverSchema = Joi.object<CoverBody, true>({
+const coverSchema = Joi.object<CoverBody, true>({
   function: Joi.string()
     .valid(...VEHICLE_FUNCTIONS)
     .label('Function')
@@ -90,7 +90,7 @@ export interface DecisionBody {
   readonly decision: 'accepted' | 'overridden';
   readonly reason: string;
 }
-export const decisionSchema = Joi.object<DecisionBody, true>({
+const decisionSchema = Joi.object<DecisionBody, true>({
   rule: text('Rule', 40).required(),
   subject: text('Subject', 160).required(),
   decision: Joi.string().valid('accepted', 'overridden').label('Decision').required(),
@@ -103,7 +103,7 @@ export interface PlaceBody {
   readonly promised: string | null;
   readonly version: number;
 }
-export const placeSchema = Joi.object<PlaceBody, true>({
+const placeSchema = Joi.object<PlaceBody, true>({
   placeId: slug('Place').allow(null).required(),
   promised: isoDate('Promised day').allow(null).required(),
   version,
@@ -113,7 +113,7 @@ export interface ChooseBody {
   readonly designId: string;
   readonly version: number;
 }
-export const chooseSchema = Joi.object<ChooseBody, true>({ designId: uuid('Design').required(), version });
+const chooseSchema = Joi.object<ChooseBody, true>({ designId: uuid('Design').required(), version });
 
 export const jobAddress = {
   open: address({

@@ -46,7 +46,7 @@ export interface NewPart {
   readonly componentId: string;
   readonly quantity: number;
 }
-export const newPartSchema = Joi.object<NewPart, true>({
+const newPartSchema = Joi.object<NewPart, true>({
   componentId: slug('Component').required(),
   quantity: whole('Quantity', 1, 500).required(),
 });

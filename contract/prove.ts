@@ -23,7 +23,7 @@ export interface SignBody {
   readonly value: number;
   readonly note: string;
 }
-export const signSchema = Joi.object<SignBody, true>({
+const signSchema = Joi.object<SignBody, true>({
   checkId: Joi.string()
     .valid(...CHECKS.map((c) => c.id))
     .label('Check')

@@ -74,7 +74,7 @@ export interface RouteChange {
   readonly version: number;
 }
 /** Sets the recorded route of a job, or takes it away with null. The version is the job's. */
-export const routeChangeSchema = Joi.object<RouteChange>({
+const routeChangeSchema = Joi.object<RouteChange>({
   route: routeSchema.allow(null).required(),
   version,
 });

@@ -52,7 +52,7 @@ export const signInSchema = Joi.object<SignIn, true>({
 export interface Preferences {
   readonly unitSet: UnitSet;
 }
-export const preferencesSchema = Joi.object<Preferences, true>({
+const preferencesSchema = Joi.object<Preferences, true>({
   unitSet: Joi.string()
     .valid(...UNIT_SETS)
     .label('Units')

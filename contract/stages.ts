@@ -81,12 +81,12 @@ export const readingSchema = Joi.object<ReadingBody, true>({ value: number('Meas
 export interface ReasonBody {
   readonly reason: string;
 }
-export const reasonSchema = Joi.object<ReasonBody, true>({ reason: text('Reason', 300).min(3).required() });
+const reasonSchema = Joi.object<ReasonBody, true>({ reason: text('Reason', 300).min(3).required() });
 
 export interface SnagBody {
   readonly text: string;
 }
-export const snagSchema = Joi.object<SnagBody, true>({ text: text('Snag', 400).min(3).required() });
+const snagSchema = Joi.object<SnagBody, true>({ text: text('Snag', 400).min(3).required() });
 
 export const stageAddress = {
   makeFromKit: address({

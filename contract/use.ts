@@ -52,7 +52,7 @@ export interface UseChange {
   readonly use: VehicleUse;
   readonly version: number;
 }
-export const useChangeSchema = Joi.object<Mutable<UseChange>, true>({ use: useSchema.required(), version });
+const useChangeSchema = Joi.object<Mutable<UseChange>, true>({ use: useSchema.required(), version });
 
 /** What a new job starts from until somebody asks the client: a mild day, the level, an ordinary socket. */
 export const USUAL_USE: VehicleUse = {

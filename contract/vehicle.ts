@@ -28,7 +28,7 @@ export interface WeighingBody {
 }
 const corner = (label: string) => number(label, -100_000, 100_000).required();
 /** Impossible masses are named by the rule `weighingProblems`, which knows the ratings. */
-export const weighingSchema = Joi.object<WeighingBody, true>({
+const weighingSchema = Joi.object<WeighingBody, true>({
   frontLeftKg: corner('Front left'),
   frontRightKg: corner('Front right'),
   rearLeftKg: corner('Rear left'),

@@ -7,7 +7,7 @@ const KEY_DAYS = 7;
 const HOUR_MS = 3_600_000;
 
 /** Throws away keys of requests older than a week and counts of sign-in tries that have run out. */
-export async function tidy(db: Db): Promise<void> {
+async function tidy(db: Db): Promise<void> {
   await db.delete(idempotencyKey).where(lt(idempotencyKey.at, sql`now() - make_interval(days => ${KEY_DAYS})`));
   await db.delete(signInTry).where(lt(signInTry.expire, Date.now()));
 }

@@ -44,6 +44,10 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.getByText('Needs a decision').waitFor();
   },
   jobs: (p) => p.goto(`${running.url}/jobs`),
+  components: async (p) => {
+    await p.goto(`${running.url}/components/drive`);
+    await p.getByRole('table', { name: 'Drive unit' }).waitFor();
+  },
   'new-job': (p) => p.goto(`${running.url}/jobs/new`),
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),

@@ -1,6 +1,6 @@
 /** State of charge above which a charger eases off, and what is left of its power at full; common practice. */
-export const TAPER_FROM = 0.9;
-export const TAPER_END_POWER = 0.5;
+const TAPER_FROM = 0.9;
+const TAPER_END_POWER = 0.5;
 
 /**
  * Hours to charge from one state of charge to another. Energy into the pack at P·η; above 90 % the power falls in a

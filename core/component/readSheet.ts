@@ -3,7 +3,7 @@ import { KINDS } from './kinds/index.ts';
 import type { Component, ComponentKind } from './sheets.ts';
 
 /** Where a stored value is not what its field says: "curve.2.rpm"; null when all is well. */
-export function fieldFault(field: Field, value: unknown, path: string): string | null {
+function fieldFault(field: Field, value: unknown, path: string): string | null {
   if (value === undefined) return field.optional ? null : path;
   switch (field.type) {
     case 'number':
@@ -58,7 +58,7 @@ function firstFault<T>(list: readonly T[], faultOf: (entry: T, i: number) => str
   return null;
 }
 
-export const isKind = (kind: string): kind is ComponentKind => Object.hasOwn(KINDS, kind);
+const isKind = (kind: string): kind is ComponentKind => Object.hasOwn(KINDS, kind);
 
 /** A stored component whose kind and sheet are what they say, or where they are not. */
 export function readComponent(

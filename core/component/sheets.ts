@@ -41,7 +41,7 @@ export function componentAs<K extends ComponentKind>(component: Component | unde
 }
 
 /** Kinds with a high-voltage window that the pack must stay inside. */
-export const WINDOW_KINDS = [
+const WINDOW_KINDS = [
   'drive',
   'inverter',
   'charger',

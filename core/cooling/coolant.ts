@@ -1,6 +1,6 @@
 /** Half water, half glycol at working temperature: kJ/(kg·K) and kg/l (common practice). */
-export const GLYCOL_KJ_PER_KGK = 3.4;
-export const GLYCOL_KG_PER_L = 1.07;
+const GLYCOL_KJ_PER_KGK = 3.4;
+const GLYCOL_KG_PER_L = 1.07;
 
 /** Coolant flow that carries a heat with a temperature rise, l/min: m·c_p·ΔT = Q (trade §5.13). */
 export function coolantFlow(heatW: number, riseK: number): number {
@@ -9,7 +9,7 @@ export function coolantFlow(heatW: number, riseK: number): number {
 }
 
 /** Specific heat of a battery module, J/(kg·K); common practice for lithium cells with their casing. */
-export const MODULE_J_PER_KGK = 950;
+const MODULE_J_PER_KGK = 950;
 
 /** Rise of a pack that gives nothing away, K: its heat over its heat capacity. */
 export const packRise = (heatWh: number, massKg: number): number =>

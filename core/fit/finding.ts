@@ -5,7 +5,7 @@ import type { Source } from '../quantity/sourced.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
 
-export const VERDICTS = ['fits', 'afterWork', 'doesNotFit', 'measureFirst'] as const;
+const VERDICTS = ['fits', 'afterWork', 'doesNotFit', 'measureFirst'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 export type RuleId =
@@ -62,7 +62,7 @@ export interface FitRule {
 }
 
 /** How far a position of this source may be off, mm; common practice for old bodies. */
-export const POSITION_DOUBT_MM: Record<Source, number> = { measured: 0, drawing: 3, library: 5, assumed: 20 };
+const POSITION_DOUBT_MM: Record<Source, number> = { measured: 0, drawing: 3, library: 5, assumed: 20 };
 
 /** Verdict on a length margin: short is short, spare under the doubt of an unmeasured figure is measured first. */
 export function lengthVerdict(marginMm: number, source: Source): Verdict {

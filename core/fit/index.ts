@@ -10,7 +10,7 @@ import { axleMass, grossMass } from './rules/plateMasses.ts';
 import { voltageWindow } from './rules/voltageWindow.ts';
 
 /** The catalogue of fit rules, in the order they are read. */
-export const FIT_RULES: readonly FitRule[] = [
+const FIT_RULES: readonly FitRule[] = [
   mountingPoints,
   coupling,
   boxInBay,

@@ -39,7 +39,7 @@ export interface StepTemplate {
  * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, and the vehicle is
  * drawn with its boxes once the stage that brings them in is done.
  */
-export const STAGE_TRAITS = ['onLift', 'boxesIn'] as const;
+const STAGE_TRAITS = ['onLift', 'boxesIn'] as const;
 export type StageTrait = (typeof STAGE_TRAITS)[number];
 
 export interface StageTemplate {

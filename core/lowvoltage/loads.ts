@@ -20,7 +20,7 @@ export const USUAL_LV_LOADS: readonly LvLoad[] = [
   { name: 'Radio and sockets', watts: 40, day: 0.5, nightWet: 0.5, worst: 1 },
 ];
 
-export const LV_CASES = ['day', 'nightWet', 'worst'] as const;
+const LV_CASES = ['day', 'nightWet', 'worst'] as const;
 export type LvCase = (typeof LV_CASES)[number];
 
 /** Sum of a case, W. */
@@ -33,7 +33,7 @@ export const runningVolts = (nominal: number): number => (nominal * 13.8) / 12;
 /** The converter gives this much over the worst steady case (trade §5.12). */
 export const DCDC_FACTOR = 1.25;
 /** Share of the battery that may be used before old lamps and relays fail; common practice. */
-export const LV_BATTERY_SHARE = 0.5;
+const LV_BATTERY_SHARE = 0.5;
 
 /** Hours a low-voltage battery carries a load alone. Infinity without a load. */
 export const lvBatteryHours = (capacityAh: number, nominal: number, watts: number): number =>

@@ -1,9 +1,9 @@
 /** Static clearance between a box and whatever is round it, mm (trade §6.3). */
 export const STATIC_CLEARANCE_MM = 10;
 /** Sheet wall plus insulation on every side of a box made here, mm; common practice. */
-export const BOX_WALL_MM = 6;
+const BOX_WALL_MM = 6;
 /** Room over the modules for busbars, loom and lid, mm; common practice. */
-export const BOX_HEADROOM_MM = 30;
+const BOX_HEADROOM_MM = 30;
 
 export interface Size {
   readonly lengthMm: number;

@@ -13,4 +13,3 @@ export interface Sourced {
 }
 
 export const fromLibrary = (value: number): Sourced => ({ value, source: 'library' });
-export const assumed = (value: number): Sourced => ({ value, source: 'assumed' });

@@ -16,11 +16,11 @@ export interface Unit {
 }
 
 /** Exact by definition or as published in NIST SP 811 (Appendix B), from memory. */
-export const METRES_PER_MILE = 1609.344;
-export const KG_PER_LB = 0.45359237;
+const METRES_PER_MILE = 1609.344;
+const KG_PER_LB = 0.45359237;
 export const WATTS_PER_HP = 745.69987;
 export const WATTS_PER_METRIC_HP = 735.49875;
-export const NM_PER_LBFT = 1.3558179;
+const NM_PER_LBFT = 1.3558179;
 
 const KM_PER_MILE = METRES_PER_MILE / 1000;
 

@@ -14,9 +14,9 @@ export interface StatedRound {
 export const ROUND_ACCELERATION = 0.8;
 export const ROUND_DECELERATION = 1.0;
 /** Grade at which the climbing of a round is taken to happen; roads over hills, common practice. */
-export const ROUND_GRADE = 0.06;
+const ROUND_GRADE = 0.06;
 /** Standing time at each stop in the trace, s: only auxiliaries run. */
-export const ROUND_STOP_S = 10;
+const ROUND_STOP_S = 10;
 
 export type RoundProblem = 'noLength' | 'meanTooFast';
 

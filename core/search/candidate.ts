@@ -24,7 +24,7 @@ export interface Candidate {
 }
 
 /** The range that speaks for the vehicle: on the stated round, the recorded route, or the cycle. */
-export function mainRange({ use, route }: Pick<Slots, 'use' | 'route'>): FigureId {
+function mainRange({ use, route }: Pick<Slots, 'use' | 'route'>): FigureId {
   return use.round ? 'rangeRound' : route ? 'rangeRoute' : 'rangeCycle';
 }
 

@@ -8,7 +8,7 @@ export interface CableSize {
 /**
  * Largest resistance of class 5 (fine-stranded) plain copper conductors at 20 °C, Ω/km by mm² (IEC 60228, from memory).
  */
-export const CLASS5_OHM_PER_KM: Readonly<Record<number, number>> = {
+const CLASS5_OHM_PER_KM: Readonly<Record<number, number>> = {
   0.5: 39,
   0.75: 26,
   1: 19.5,
@@ -27,7 +27,7 @@ export const CLASS5_OHM_PER_KM: Readonly<Record<number, number>> = {
 };
 
 /** Temperature coefficient of copper, 1/K, and resistivity at 20 °C, Ω·mm²/m (IEC 60028, from memory). */
-export const COPPER_PER_K = 0.00393;
+const COPPER_PER_K = 0.00393;
 export const COPPER_OHM_MM2_PER_M = 1 / 58;
 
 /** Resistance of a conductor, Ω: R20·(1 + 0.00393·(T − 20)), by table, or by resistivity for a section outside it. */
@@ -59,7 +59,7 @@ export interface CableVerdict<C extends CableSize> {
 }
 
 /** A cable stands this much over its steady current for half a minute; common practice. */
-export const SHORT_TIME_FACTOR = 1.6;
+const SHORT_TIME_FACTOR = 1.6;
 
 /** One cable against its duty: steady current, 30 s peak, voltage drop there and back (trade §5.10). */
 export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): CableVerdict<C> {

@@ -1,13 +1,13 @@
 /** Fuse sizes that can be bought, A; common practice, after the R10 and R20 series. */
-export const FUSE_RATINGS = [
+const FUSE_RATINGS = [
   5, 10, 15, 20, 25, 30, 40, 50, 63, 80, 100, 125, 150, 160, 175, 200, 225, 250, 300, 315, 350, 400, 450, 500, 600, 630,
   700, 800,
 ] as const;
 
 /** A fuse carries this much more than the steady current (trade §5.11). */
-export const FUSE_FACTOR = 1.25;
+const FUSE_FACTOR = 1.25;
 /** And it stands this much over its rating for half a minute; common practice, its maker's curve has the last word. */
-export const FUSE_SHORT_TIME = 1.6;
+const FUSE_SHORT_TIME = 1.6;
 
 export interface FuseWish {
   readonly continuousA: number;

@@ -38,7 +38,7 @@ export interface Patience {
   /** For a transaction that does nothing. */
   readonly idleMs: number;
 }
-export const USUAL_PATIENCE: Patience = { acquireMs: 3000, lockMs: 4000, statementMs: 15_000, idleMs: 20_000 };
+const USUAL_PATIENCE: Patience = { acquireMs: 3000, lockMs: 4000, statementMs: 15_000, idleMs: 20_000 };
 
 export interface Connection {
   readonly pool: pg.Pool;

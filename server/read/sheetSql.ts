@@ -13,7 +13,7 @@ const list = (entry: string, from: string, order: string) =>
 
 const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
 
-export const HEAD_SQL = `json_build_object(
+const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
   'client', json_build_object('name', c.name, 'contact', c.contact),
   'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
@@ -21,7 +21,7 @@ export const HEAD_SQL = `json_build_object(
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
   'cover', j.cover)`;
 
-export const PART_SQL = {
+const PART_SQL = {
   vehicle: `json_build_object(
     'id', v.id, 'name', v.name, 'variantId', v.variant_id, 'chassisNumber', v.chassis_number,
     'registration', v.registration, 'builtYear', v.built_year, 'colour', v.colour,

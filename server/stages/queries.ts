@@ -12,7 +12,7 @@ export const stagesOfJob = (db: Db | Tx, jobId: string): Promise<readonly StageR
   partOf(db, { id: jobId }, 'stages');
 
 /** The job a stage belongs to; never changes, so it can be asked for before anything is locked. */
-export async function jobIdOfStage(tx: Tx, stageId: string): Promise<string> {
+async function jobIdOfStage(tx: Tx, stageId: string): Promise<string> {
   return one(await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, stageId)), 'stage').jobId;
 }
 

@@ -34,6 +34,12 @@ test('axe finds nothing on any view', async ({ page, address }) => {
   await page.goto(`${address}/jobs`);
   await expect(page.getByText('Handed over').first()).toBeVisible();
   await look('jobs');
+  await page.goto(`${address}/components/drive`);
+  await expect(page.getByRole('table', { name: 'Drive unit' })).toContainText('Drive unit H80');
+  await look('components');
+  await page.getByRole('button', { name: 'Add one' }).click();
+  await page.getByRole('button', { name: 'Add to torque curve' }).click();
+  await look('a component being added');
   await page.goto(`${address}/jobs/new`);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Client is needed.')).toBeVisible();

@@ -12,6 +12,18 @@ test('what one person does is seen by another without reloading', async ({ brows
   await expect(page.getByRole('region', { name: 'Bay 2' }).getByText(/^PL on it/)).toBeVisible({ timeout: 2000 });
 });
 
+test('what was done to a job can be read: who, when, what', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Bakery van', 'build');
+  await page.getByLabel('A fault to put right').fill('rattle in the door');
+  await page.getByRole('button', { name: 'Note snag' }).click();
+  await expect(page.getByText('rattle in the door')).toBeVisible();
+  await page.getByRole('button', { name: 'History' }).click();
+  const newest = page.getByRole('table', { name: 'What was done' }).getByRole('row').nth(1);
+  await expect(newest).toContainText('Ilse Marrow');
+  await expect(newest).toContainText('noted a snag');
+});
+
 test('two people change the same line: both sides are shown and nothing is lost', async ({
   browser,
   page,

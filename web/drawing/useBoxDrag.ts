@@ -15,7 +15,7 @@ export interface BoxMoving {
 }
 
 /** Boxes sit on this grid, mm; an arrow key moves by one step, with Shift by five. */
-export const GRID_MM = 10;
+const GRID_MM = 10;
 
 const snap = (mm: number) => Math.round(mm / GRID_MM) * GRID_MM;
 

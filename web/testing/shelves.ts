@@ -6,7 +6,7 @@ import { CHARGER, DRIVE, MODULE, VARIANT } from '../../core/testing/wren.ts';
 import type { Shelves } from '../data/resources.ts';
 
 /** A cradle that picks up the one mounting point of the test van at `xMm`. */
-export const cradleAt = (xMm: number): Component =>
+const cradleAt = (xMm: number): Component =>
   ({
     ...MODULE,
     id: 'cradle-t',

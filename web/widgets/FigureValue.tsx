@@ -16,7 +16,7 @@ export const amount = (value: number, kind: QuantityKind, set: UnitSet) =>
   kind === 'hours' ? formatHours(value) : formatQuantity(value, kind, set);
 
 /** Inputs with their sources, the formula as a person would write it, the result, and where the formula comes from. */
-export function WorkingText({ result, sheet }: { result: Result; sheet: FigureSheet }) {
+function WorkingText({ result, sheet }: { result: Result; sheet: FigureSheet }) {
   const set = useUnitSet();
   const { working, rests, value, kind } = result;
   if (!working || value === null || !kind) return null;

@@ -1,5 +1,5 @@
 /** Marks a field whose text cannot be read as what it should be; forms look for it before they save. */
-export const UNREADABLE = 'data-unreadable';
+const UNREADABLE = 'data-unreadable';
 
 /** What a field belongs to: its own form, else the popover or dialog it is in, else the page. */
 const FORMS = '[data-form], .ant-popover, .ant-modal, main';

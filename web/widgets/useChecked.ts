@@ -12,7 +12,7 @@ const at = (body: unknown, path: string): unknown =>
  * What is said at the fields of a form: what the schema finds in it now, and what only the server knew, which holds until
  * that field is changed.
  */
-export function faultsNow(
+function faultsNow(
   schema: Address['body'],
   body: unknown,
   fromServer: Readonly<Record<string, string>>,

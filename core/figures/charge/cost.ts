@@ -2,7 +2,7 @@ import { runningCost, USUAL_COST } from '../../charge/runningCost.ts';
 import { figure, missing, step, stepAnswer } from '../figure.ts';
 import { mainRun } from '../road/useRuns.ts';
 
-export const yearCost = step({
+const yearCost = step({
   id: 'yearCost',
   needs: { mainRun },
   reads: ['use', 'charge'],

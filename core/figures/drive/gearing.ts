@@ -3,7 +3,7 @@ import { readTyreSize, rollingRadiusM } from '../../vehicle/tyre.ts';
 import { type Entry, missing, step, stepAnswer } from '../figure.ts';
 
 /** Gear that is left engaged when nobody chose one: the third, common practice. */
-export const USUAL_GEAR = 3;
+const USUAL_GEAR = 3;
 
 /** Every way from motor to wheel the design could use, slowest first. */
 export const gears: Entry<readonly GearWay[]> = step({

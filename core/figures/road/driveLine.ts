@@ -14,7 +14,7 @@ import type { Weather } from './roadVehicle.ts';
 const REGEN_POWER_SHARE = 0.4;
 
 /** What the cabin takes on a day at freezing, W: nothing without a heater, else what holds it warm or what the heater has. */
-export function frostHeatW({ use, electric, vehicle }: Pick<Slots, 'use' | 'electric' | 'vehicle'>): number {
+function frostHeatW({ use, electric, vehicle }: Pick<Slots, 'use' | 'electric' | 'vehicle'>): number {
   const most = electric.heater?.sheet.powerW ?? use.heaterW;
   const held = holdingPower(CABIN[vehicle.variant.shape.style], Math.min(FROST_C, use.ambientC));
   return Math.max(use.heaterW, Math.min(most, held));

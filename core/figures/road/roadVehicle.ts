@@ -5,7 +5,7 @@ import { ladenLoads } from '../balance/ladenLoads.ts';
 import { type Entry, step, stepAnswer } from '../figure.ts';
 
 /** Wheels, motor and gears that spin up with the vehicle, as a factor on its mass; common practice. */
-export const ROTATION_FACTOR = 1.05;
+const ROTATION_FACTOR = 1.05;
 
 /** Days a use is driven on: as the brief says, or at freezing. */
 export type Weather = 'mild' | 'frost';

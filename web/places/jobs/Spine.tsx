@@ -5,6 +5,7 @@ import { STEPS, type StepId } from '../../app/steps.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
 import { useBench } from './benchStore.ts';
+import { JobHistory } from './JobHistory.tsx';
 import { spineStates } from './spineStates.ts';
 
 /** The steps of the job in the order of work, each with its state and one telling figure. */
@@ -24,7 +25,10 @@ export function Spine({ step }: { step: StepId }) {
         <div className="soft small">
           {vehicle.variant.modelName} {vehicle.variant.name}, {job.vehicle.builtYear}
         </div>
-        <div className="small">{JOB_STATE_NAME[job.state]}</div>
+        <div className="spread">
+          <span className="small">{JOB_STATE_NAME[job.state]}</span>
+          <JobHistory number={job.number} />
+        </div>
       </div>
       {STEPS.map(({ id, name }) => (
         <NavLink
