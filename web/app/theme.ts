@@ -56,6 +56,7 @@ export const theme: ThemeConfig = {
       inkBarColor: '#1d5a51',
       titleFontSizeSM: 14,
     },
+    Menu: { itemSelectedBg: '#dceae5', itemSelectedColor: '#15211e', itemMarginInline: 0, itemBorderRadius: 0 },
     Descriptions: { itemPaddingBottom: 4 },
     Segmented: { itemSelectedBg: '#1d5a51', itemSelectedColor: '#fbfcfb', trackBg: '#dceae5' },
   },

@@ -74,6 +74,7 @@ export default function ComponentsPlace() {
           {error && <p className="stop">{error.message}</p>}
           <DataTable
             label={KIND_NAME[kind]}
+            className="wide"
             rows={rows}
             rowKey={(one) => one.id}
             empty={`The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`}
@@ -81,13 +82,18 @@ export default function ComponentsPlace() {
               words(
                 'Name',
                 (one) => (
-                  <>
+                  <div style={{ minWidth: 170 }}>
                     <span className="strong">{one.name}</span>
                     <div className="soft small">{one.supplier}</div>
-                  </>
+                  </div>
                 ),
                 { order: (a, b) => a.name.localeCompare(b.name) },
               ),
+              figures('Free', (one) => one.free),
+              figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
+                order: (a, b) => a.priceCents - b.priceCents,
+              }),
+              figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
               ...columnsOf(KINDS[kind]).map((column) =>
                 column.field.type === 'number'
                   ? figures(column.label, (one) => shownText(column, one.sheet, set), {
@@ -95,13 +101,8 @@ export default function ComponentsPlace() {
                     })
                   : words(column.label, (one) => shownText(column, one.sheet, set)),
               ),
-              figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
               figures('Size, mm', size),
-              figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
-                order: (a, b) => a.priceCents - b.priceCents,
-              }),
               figures('Days to get', (one) => one.leadDays),
-              figures('Free', (one) => one.free),
             ]}
           />
         </div>
