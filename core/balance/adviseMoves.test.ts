@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { adviseMoves, type MovableBay, type RestOfVehicle } from './adviseMoves.ts';
 
-const bay = (name: string, modules: number, xMm: number, change: Partial<MovableBay> = {}): MovableBay => ({
-  name,
+const bay = (key: string, modules: number, xMm: number, change: Partial<MovableBay> = {}): MovableBay => ({
+  key,
   modules,
   most: 10,
   maxMassKg: 200,

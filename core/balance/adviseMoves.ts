@@ -1,6 +1,6 @@
 /** A bay as the advice sees it: what it holds, what it could hold, and the mass and middle of its box for any number. */
 export interface MovableBay {
-  readonly name: string;
+  readonly key: string;
   readonly modules: number;
   readonly most: number;
   readonly maxMassKg: number;
@@ -62,7 +62,7 @@ export function adviseMoves(bays: readonly MovableBay[], rest: RestOfVehicle, ai
         for (let k = 1; k <= counts[i]!; k++) {
           const next = counts.map((n, b) => (b === i ? n - k : b === j ? n + k : n));
           if (next[j]! > to.most || to.massKg(next[j]!) > to.maxMassKg) break;
-          into.push({ moves: [...before, { from: from.name, to: to.name, modules: k }], counts: next });
+          into.push({ moves: [...before, { from: from.key, to: to.key, modules: k }], counts: next });
         }
       });
     });

@@ -3,6 +3,8 @@
  * of the middle, mm.
  */
 export interface MassItem {
+  /** A battery box, which moving modules changes. @default false */
+  readonly box?: true;
   readonly name: string;
   readonly massKg: number;
   readonly xMm: number;

@@ -70,7 +70,7 @@ export function resolveDesign({
 }: ResolveInput): Slots {
   const { variant } = vehicle;
   const boxes = design.boxes.flatMap((choice) => {
-    const bay = variant.bays.find((candidate) => candidate.name === choice.bay);
+    const bay = variant.bays.find((candidate) => candidate.key === choice.bay);
     return bay && choice.modules > 0 ? [placeBox(design, library, bay, choice)] : [];
   });
   const chosenCharger = library.get(design.chargerId ?? '');

@@ -12,13 +12,13 @@ export interface CradleMatch {
   readonly spareMm: number | null;
 }
 
-/** Every pick of every cradle among the parts with the mounting point of the same name on this variant. */
+/** Every pick of every cradle among the parts with the mounting point it is made for on this variant. */
 export function cradleMatches(variant: Variant, parts: readonly KitPart[]): CradleMatch[] {
   return parts.flatMap(({ component }) => {
     const cradle = componentAs(component, 'cradle');
     if (!cradle) return [];
     return cradle.sheet.picks.map((pick) => {
-      const point = variant.mountingPoints.find((candidate) => candidate.name === pick.point) ?? null;
+      const point = variant.mountingPoints.find((candidate) => candidate.key === pick.point) ?? null;
       if (!point) return { pick, point, spareMm: null };
       const along = pick.slotMm - Math.abs(point.xMm - pick.xMm);
       const aside = HOLE_PLAY_MM - Math.hypot(point.yMm - pick.yMm, point.zMm - pick.zMm);

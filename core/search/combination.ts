@@ -95,7 +95,7 @@ export function prepare(
       const known = boxes.get(key);
       if (known) return known;
       const { bay } = bays[i]!;
-      const made = placeBox(own, library, bay, boxChoice(base, bay.name, modules));
+      const made = placeBox(own, library, bay, boxChoice(base, bay.key, modules));
       boxes.set(key, made);
       return made;
     },

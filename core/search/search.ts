@@ -34,7 +34,7 @@ export function* search(task: SearchTask): Generator<SearchState, SearchState> {
   const lines = firmLines(task.brief);
   const known = vehicle.variant.bays;
   const bays = space.bays.flatMap((option) => {
-    const bay = known.find((candidate) => candidate.name === option.bay);
+    const bay = known.find((candidate) => candidate.key === option.bay);
     return bay ? [{ option, bay }] : [];
   });
   const front = createFront<Candidate>();

@@ -73,7 +73,7 @@ export function wholeSpace(
   return {
     modules: modules.map(({ id }) => ({ moduleId: id, available: buy ? null : (free.get(id) ?? 0) })),
     bays: variant.bays.map((bay) => ({
-      bay: bay.name,
+      bay: bay.key,
       most: Math.max(0, ...modules.map((module) => arrangeModules(module, 0, bay).most)),
     })),
     strings: [1, 2],

@@ -9,6 +9,7 @@ import { LV_BATTERY, PART, SHELF } from './shelf.ts';
 
 /** Valid inputs for tests in one line each: a small made-up van with round numbers. */
 export const BAY: Bay = {
+  key: 'rear',
   name: 'rear',
   xMm: 2000,
   yMm: 0,
@@ -73,10 +74,30 @@ export const VARIANT: Variant = {
     { name: 'tank', massKg: 40, xMm: 2000 },
   ],
   mountingPoints: [
-    { name: 'lower', xMm: 300, yMm: 200, zMm: 300, thread: 'M12', usedFor: 'engine', loadN: 8000, source: 'drawing' },
-    { name: 'steady', xMm: -50, yMm: 0, zMm: 600, thread: 'M12', usedFor: 'engine', loadN: 9000, source: 'drawing' },
+    {
+      key: 'lower',
+      name: 'lower',
+      xMm: 300,
+      yMm: 200,
+      zMm: 300,
+      thread: 'M12',
+      usedFor: 'engine',
+      loadN: 8000,
+      source: 'drawing',
+    },
+    {
+      key: 'steady',
+      name: 'steady',
+      xMm: -50,
+      yMm: 0,
+      zMm: 600,
+      thread: 'M12',
+      usedFor: 'engine',
+      loadN: 9000,
+      source: 'drawing',
+    },
   ],
-  bays: [BAY, { ...BAY, name: 'front', xMm: -100 }],
+  bays: [BAY, { ...BAY, key: 'front', name: 'front', xMm: -100 }],
   passThroughs: [],
 };
 

@@ -9,6 +9,8 @@ export interface Position {
 }
 
 export interface MountingPoint extends Position {
+  /** What cradles go by; the name may change. */
+  readonly key: string;
   readonly name: string;
   readonly thread: string;
   /** What used to hang there. */
@@ -19,6 +21,8 @@ export interface MountingPoint extends Position {
 
 /** Space a box can go: envelope length (along the vehicle) × width × height about its centre. */
 export interface Bay extends Position {
+  /** What designs, boxes and kits go by; the name may change. */
+  readonly key: string;
   readonly name: string;
   readonly lengthMm: number;
   readonly widthMm: number;

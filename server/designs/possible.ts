@@ -24,7 +24,7 @@ export async function refuseImpossible(tx: Tx, vehicleId: string, inputs: Design
   const library = new Map<string, Component>((await allComponents(tx)).map((part) => [part.id, part]));
   const faults = { ...unknownParts(inputs, library) };
   const placed = inputs.boxes.flatMap((choice, i) => {
-    const place = bays.find((row) => row.bay.name === choice.bay)?.bay;
+    const place = bays.find((row) => row.bay.key === choice.bay)?.bay;
     if (!place) {
       faults[`inputs.boxes.${i}.bay`] = `This variant has no bay “${choice.bay}”.`;
       return [];
@@ -32,7 +32,7 @@ export async function refuseImpossible(tx: Tx, vehicleId: string, inputs: Design
     const box = placeBox(inputs, library, { ...place, source: 'drawing' }, choice);
     if (box.module && choice.modules > box.most) {
       faults[`inputs.boxes.${i}.modules`] =
-        `${choice.modules} modules do not go into the ${choice.bay} bay: it takes ${box.most}.`;
+        `${choice.modules} modules do not go into the ${place.name} bay: it takes ${box.most}.`;
     }
     return box.module && choice.modules > 0 ? [{ ...box, module: box.module }] : [];
   });

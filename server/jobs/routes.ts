@@ -3,9 +3,11 @@ import { datePastProblem } from '../../contract/brief.ts';
 import { JOB_PIECES, type JobPiece, jobsAddress } from '../../contract/job.ts';
 import { jobAddress } from '../../contract/jobChange.ts';
 import { USUAL_USE, vehicleUseAddress } from '../../contract/use.ts';
+import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import { FUNCTION_NAME } from '../../wording/fit.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import {
@@ -202,7 +204,7 @@ export const jobEndpoints = [
         .set({ cover: settleCover(stored.cover, body.function, choice) })
         .where(eq(job.id, stored.id));
       await log({
-        what: `settled how ${body.function} is covered`,
+        what: `settled how “${FUNCTION_NAME[body.function as VehicleFunction]}” is covered`,
         resource: 'job',
         id: stored.id,
         job: stored.number,

@@ -32,8 +32,12 @@ describe('boxes', () => {
       frontShare: 0.5,
       meets: true,
     };
-    expect(moveText(advice)).toBe('2 modules from rear to front, then 1 from rear to floor');
-    expect(moveText({ ...advice, moves: [{ from: 'a', to: 'b', modules: 1 }] })).toBe('1 module from a to b');
+    expect(moveText(advice, (key) => `the ${key}`)).toBe(
+      '2 modules from the rear to the front, then 1 from the rear to the floor',
+    );
+    expect(moveText({ ...advice, moves: [{ from: 'a', to: 'b', modules: 1 }] }, (key) => `the ${key}`)).toBe(
+      '1 module from the a to the b',
+    );
     expect(afterMoves(BOXES, advice).map((box) => [box.bay, box.modules])).toEqual([
       ['front', 6],
       ['rear', 0],

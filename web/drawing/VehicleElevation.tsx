@@ -84,7 +84,7 @@ export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX,
           ))}
           {vehicle.variant.bays.map((bay) => (
             <rect
-              key={bay.name}
+              key={bay.key}
               x={bay.xMm - bay.lengthMm / 2}
               y={top - bay.zMm - bay.heightMm / 2}
               width={bay.lengthMm}

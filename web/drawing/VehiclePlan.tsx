@@ -70,7 +70,7 @@ export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [],
         {moving &&
           vehicle.variant.bays.map((bay) => (
             <rect
-              key={bay.name}
+              key={bay.key}
               x={bay.xMm - bay.lengthMm / 2}
               y={bay.yMm - bay.widthMm / 2}
               width={bay.lengthMm}

@@ -24,7 +24,7 @@ export function drawnParts(
   fitted = true,
 ): DrawnPart[] {
   const parts: DrawnPart[] = pack.boxes.map((box: PlacedBox) => ({
-    key: box.bay.name,
+    key: box.bay.key,
     label: `${box.modules} ${box.bay.name}`,
     kind: 'box',
     x: box.xMm,

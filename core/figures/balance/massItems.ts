@@ -27,7 +27,7 @@ export const massItems = step({
     }
     if (pack.boxes.some((box) => box.outer === null && pack.module)) return missing('boxTooFull');
     for (const box of pack.boxes)
-      items.push({ name: `box, ${box.bay.name}`, massKg: box.massKg, xMm: box.xMm, yMm: box.yMm });
+      items.push({ box: true, name: `box, ${box.bay.name}`, massKg: box.massKg, xMm: box.xMm, yMm: box.yMm });
     items.push(...added);
     return {
       value: items as readonly MassItem[],

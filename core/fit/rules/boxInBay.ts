@@ -9,7 +9,7 @@ export const boxInBay: FitRule = {
     parts.flatMap(({ component }): Finding[] => {
       const box = componentAs(component, 'box');
       if (!box) return [];
-      const bay = vehicle.variant.bays.find((candidate) => candidate.name === box.sheet.bay);
+      const bay = vehicle.variant.bays.find((candidate) => candidate.key === box.sheet.bay);
       const base = { rule: 'boxInBay', subject: component.name, unmeasured: [], work: null } as const;
       if (!bay) {
         const left = { value: box.sheet.bay, kind: null, source: 'sheet' } as const;

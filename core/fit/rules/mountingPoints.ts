@@ -7,7 +7,7 @@ export const mountingPoints: FitRule = {
   judge: ({ vehicle, parts }) =>
     cradleMatches(vehicle.variant, parts).map(({ pick, point, spareMm }) => ({
       rule: 'mountingPoints',
-      subject: pick.point,
+      subject: point?.name ?? pick.point,
       verdict: point && spareMm !== null ? lengthVerdict(spareMm, point.source) : 'doesNotFit',
       left: { value: pick.xMm - pick.slotMm, to: pick.xMm + pick.slotMm, kind: 'length', source: 'sheet' },
       right: point

@@ -1,5 +1,16 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { KitLine, KitRevision } from '../../../core/kit/kit.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 
@@ -43,6 +54,8 @@ const place = {
     .references(() => variant.id),
   name: text('name').notNull(),
 };
+/** What designs and components go by; the name may change. */
+const key = text('key').notNull();
 const position = {
   xMm: doublePrecision('x_mm').notNull(),
   yMm: doublePrecision('y_mm').notNull(),
@@ -53,19 +66,21 @@ export const mountingPoint = pgTable(
   'mounting_point',
   {
     ...place,
+    key,
     ...position,
     thread: text('thread').notNull(),
     usedFor: text('used_for').notNull(),
     loadN: doublePrecision('load_n').notNull(),
     source: text('source').notNull(),
   },
-  (t) => [index('mounting_point_variant').on(t.variantId)],
+  (t) => [unique('mounting_point_key').on(t.variantId, t.key)],
 );
 
 export const bay = pgTable(
   'bay',
   {
     ...place,
+    key,
     ...position,
     lengthMm: doublePrecision('length_mm').notNull(),
     widthMm: doublePrecision('width_mm').notNull(),
@@ -76,7 +91,7 @@ export const bay = pgTable(
     source: text('source').notNull(),
   },
   (t) => [
-    index('bay_variant').on(t.variantId),
+    unique('bay_key').on(t.variantId, t.key),
     check('bay_size', sql`${t.lengthMm} > 0 and ${t.widthMm} > 0 and ${t.heightMm} > 0`),
   ],
 );

@@ -6,6 +6,7 @@ import { columnsOf } from '../../../core/component/cells.ts';
 import { KIND_NAME, KINDS } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../../../core/fit/functions.ts';
+import { FUNCTION_NAME } from '../../../wording/fit.ts';
 import { useDraft } from '../../data/draft.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Labelled } from '../../widgets/Labelled.tsx';
@@ -83,7 +84,7 @@ export function AddComponent({ kind, onClose }: { kind: ComponentKind; onClose: 
             id="covers"
             mode="multiple"
             value={[...common.covers]}
-            options={VEHICLE_FUNCTIONS.map((value) => ({ value, label: value }))}
+            options={VEHICLE_FUNCTIONS.map((value) => ({ value, label: FUNCTION_NAME[value] }))}
             onChange={(covers) => set({ covers })}
           />
         </Labelled>

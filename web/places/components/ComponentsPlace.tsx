@@ -42,6 +42,7 @@ export default function ComponentsPlace() {
   const size = (one: Component) => [one.lengthMm, one.widthMm, one.heightMm].map(Math.round).join(' × ');
   return (
     <div className="page components">
+      <h1 className="hidden-label">Components</h1>
       <Menu
         aria-label="Kinds of components"
         selectedKeys={[kind]}

@@ -1,11 +1,13 @@
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
+import type { MoveAdvice } from '../../../../../core/balance/adviseMoves.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBayName } from '../../bayName.ts';
 import { useBench } from '../../benchStore.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { afterMoves, moveText } from './moveText.ts';
@@ -13,7 +15,9 @@ import { useMoveAdvice } from './useMoveAdvice.ts';
 
 /** Which modules to move where to meet the aim of the brief, or of the other school. */
 export function MovesSheet() {
-  const { sheet } = useBench('sheet');
+  const { sheet, vehicle } = useBench('sheet', 'vehicle');
+  const bayName = useBayName(vehicle);
+  const told = (one: MoveAdvice) => moveText(one, bayName);
   const { inputs, set } = useDesign();
   const unitSet = useUnitSet();
   const [lookAt, setLookAt] = useState<'equal' | 'original' | null>(null);
@@ -45,9 +49,9 @@ export function MovesSheet() {
             label="Moves"
             head={false}
             rows={advice}
-            rowKey={moveText}
+            rowKey={told}
             columns={({ actions, figures, words }) => [
-              words('Move', moveText),
+              words('Move', told),
               figures('Front', (one) => <span className={one.meets ? 'pass' : ''}>{percent(one.frontShare)}</span>),
               actions('Change', (one) => (
                 <Button size="small" onClick={() => set({ boxes: afterMoves(inputs.boxes, one) })}>

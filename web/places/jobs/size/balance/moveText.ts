@@ -3,11 +3,11 @@ import type { BoxChoice } from '../../../../../core/design/inputs.ts';
 import { withBox } from '../layout/BoxTable.tsx';
 
 /** "2 modules from floor to front, then 1 from rear to front". */
-export const moveText = ({ moves }: MoveAdvice): string =>
+export const moveText = ({ moves }: MoveAdvice, bayName: (key: string) => string): string =>
   moves
     .map(
       ({ from, to, modules }, i) =>
-        `${modules}${i === 0 ? (modules === 1 ? ' module' : ' modules') : ''} from ${from} to ${to}`,
+        `${modules}${i === 0 ? (modules === 1 ? ' module' : ' modules') : ''} from ${bayName(from)} to ${bayName(to)}`,
     )
     .join(', then ');
 

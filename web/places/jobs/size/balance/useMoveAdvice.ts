@@ -24,13 +24,12 @@ export function useMoveAdvice(lookAt: 'equal' | 'original' | null): Advised | nu
     if (!items || before === null) return null;
     const school = lookAt ?? line?.school ?? 'original';
     const aim = { share: school === 'equal' ? 0.5 : before, tolerance: line?.tolerance ?? 0.02 };
-    const boxNames = new Set(sheet.slots.pack.boxes.map((box) => `box, ${box.bay.name}`));
-    const rest = items.filter((item) => !boxNames.has(item.name));
+    const rest = items.filter((item) => !item.box);
     const bays = vehicle.variant.bays.map((bay) => {
-      const choice = inputs.boxes.find((box) => box.bay === bay.name) ?? { bay: bay.name, modules: 0, shiftMm: 0 };
+      const choice = inputs.boxes.find((box) => box.bay === bay.key) ?? { bay: bay.key, modules: 0, shiftMm: 0 };
       const placed = (modules: number) => placeBox(inputs, shelves.components, bay, { ...choice, modules });
       return {
-        name: bay.name,
+        key: bay.key,
         modules: choice.modules,
         most: placed(1).most,
         maxMassKg: bay.maxMassKg,

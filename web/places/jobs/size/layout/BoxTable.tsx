@@ -27,8 +27,8 @@ export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> 
   const { bays } = vehicle.variant;
   const setBox = (bay: string, change: Partial<BoxChoice>) => set({ boxes: withBox(inputs.boxes, bay, change) });
   const rows = bays.map((bay) => {
-    const at = inputs.boxes.findIndex((box) => box.bay === bay.name);
-    const placed = sheet.slots.pack.boxes.find((box) => box.bay.name === bay.name);
+    const at = inputs.boxes.findIndex((box) => box.bay === bay.key);
+    const placed = sheet.slots.pack.boxes.find((box) => box.bay.key === bay.key);
     return { bay, at, choice: inputs.boxes[at], placed };
   });
   return (
@@ -36,7 +36,7 @@ export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> 
       <DataTable
         label="Modules in bays"
         rows={rows}
-        rowKey={({ bay }) => bay.name}
+        rowKey={({ bay }) => bay.key}
         columns={({ words, figures }) => [
           words('Bay', ({ bay }) => (
             <>
@@ -53,7 +53,7 @@ export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> 
                 kind="count"
                 value={choice?.modules ?? 0}
                 onChange={(modules) =>
-                  modules !== null && setBox(bay.name, { modules: Math.max(0, Math.round(modules)) })
+                  modules !== null && setBox(bay.key, { modules: Math.max(0, Math.round(modules)) })
                 }
                 fault={
                   placed?.outer === null && placed.module
@@ -72,7 +72,7 @@ export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> 
                 hideLabel
                 kind="length"
                 value={choice?.shiftMm ?? 0}
-                onChange={(shiftMm) => shiftMm !== null && setBox(bay.name, { shiftMm })}
+                onChange={(shiftMm) => shiftMm !== null && setBox(bay.key, { shiftMm })}
                 disabled={!choice}
               />
             ),
@@ -111,14 +111,15 @@ function BoxDetails({
   return (
     <Fold title={<>Boxes one by one: modules, wiring, place, satellites</>}>
       {inputs.boxes.map((box, i) => {
-        const placed = sheet.slots.pack.boxes.find((one) => one.bay.name === box.bay);
+        const placed = sheet.slots.pack.boxes.find((one) => one.bay.key === box.bay);
+        const bayName = placed?.bay.name ?? box.bay;
         const parallel = placed?.parallel ?? inputs.strings;
         const channels = box.modules * (placed?.module?.sheet.channels ?? 0);
         const satellites = channels > 0 ? satelliteCount([channels], sheet.slots.pack.satelliteChannels) : 0;
         return (
           <fieldset key={box.bay} className="box-detail">
             <legend>
-              {box.bay}{' '}
+              {bayName}{' '}
               <span className="soft small">
                 {box.modules % parallel === 0 ? `${box.modules / parallel}s${parallel}p, ` : 'strings run on, '}
                 {channels} channels, {satellites} {satellites === 1 ? 'satellite' : 'satellites'}
@@ -136,7 +137,7 @@ function BoxDetails({
                 fault={faults[`inputs.boxes.${i}.moduleId`]}
               />
               <QuantityInput
-                label={`In parallel in ${box.bay}`}
+                label={`In parallel in ${bayName}`}
                 kind="count"
                 value={box.parallel ?? null}
                 mayBeEmpty
@@ -144,20 +145,20 @@ function BoxDetails({
                 fault={faults[`inputs.boxes.${i}.parallel`]}
               />
               <QuantityInput
-                label={`Shift right of ${box.bay}`}
+                label={`Shift right of ${bayName}`}
                 kind="length"
                 value={box.shiftYMm ?? 0}
                 onChange={(mm) => mm !== null && setBox(box.bay, { shiftYMm: mm })}
               />
               <QuantityInput
-                label={`Shift up of ${box.bay}`}
+                label={`Shift up of ${bayName}`}
                 kind="length"
                 value={box.shiftZMm ?? 0}
                 onChange={(mm) => mm !== null && setBox(box.bay, { shiftZMm: mm })}
               />
               {twoPacks && (
                 <Choice
-                  label={`Pack of ${box.bay}`}
+                  label={`Pack of ${bayName}`}
                   value={String(box.pack ?? 1)}
                   options={[
                     { value: '1', label: 'first pack' },

@@ -6,6 +6,7 @@ import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { useBayName } from '../../bayName.ts';
 import { useBench } from '../../benchStore.ts';
 
 /** So many rows are read; the chart has them all. */
@@ -27,12 +28,13 @@ export function FrontTable({
   adopt: (() => void) | null;
   busy: boolean;
 }) {
-  const { shelves, job } = useBench('shelves', 'job');
+  const { shelves, job, vehicle } = useBench('shelves', 'job', 'vehicle');
+  const bayName = useBayName(vehicle);
   const set = useUnitSet();
   const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
   const shown = ranked.flatMap((row, place) => (place < ROWS || place === picked ? [{ ...row, place }] : []));
   const boxesOf = (choice: Ranked['choice']) =>
-    choice.counts.flatMap((n, k) => (n > 0 ? [`${n} ${task.space.bays[k]?.bay}`] : [])).join(', ');
+    choice.counts.flatMap((n, k) => (n > 0 ? [`${n} ${bayName(task.space.bays[k]?.bay ?? '')}`] : [])).join(', ');
   return (
     <Sheet
       title={`${ranked.length} best trade-offs, nearest to the wishes first`}

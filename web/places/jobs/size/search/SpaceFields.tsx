@@ -2,6 +2,7 @@ import { Checkbox } from 'antd';
 import type { SearchSpace } from '../../../../../core/search/space.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { useBayName } from '../../bayName.ts';
 import { useBench } from '../../benchStore.ts';
 
 /** What the search may choose from: modules, drives, chargers, and how many into each bay. */
@@ -14,7 +15,8 @@ export function SpaceFields({
   space: SearchSpace;
   onChange: (change: Partial<SearchSpace>) => void;
 }) {
-  const { shelves } = useBench('shelves');
+  const { shelves, vehicle } = useBench('shelves', 'vehicle');
+  const bayName = useBayName(vehicle);
   const name = (id: string) => shelves.components.get(id)?.name ?? id;
   return (
     <div className="stack" style={{ paddingTop: 8 }}>
@@ -43,7 +45,7 @@ export function SpaceFields({
         {space.bays.map((bay, i) => (
           <QuantityInput
             key={bay.bay}
-            label={`At most in ${bay.bay}`}
+            label={`At most in ${bayName(bay.bay)}`}
             kind="count"
             value={bay.most}
             onChange={(most) =>
