@@ -25,6 +25,7 @@ export interface FloorStage {
   readonly state: 'waiting' | 'inHand' | 'stopped' | 'done';
   readonly hours: number;
   readonly liveHv: boolean;
+  readonly finishedAt: string | null;
 }
 
 /** A job that is not over yet, with just what the Floor draws and judges. */

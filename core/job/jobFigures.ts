@@ -11,7 +11,12 @@ import type { VehicleState } from '../vehicle/state.ts';
 /** What is known of a job besides its design: the kit it takes, what is left to do, what is waited for. */
 export interface JobFacts {
   readonly kit: { readonly revision: KitRevision; readonly options: readonly string[] } | null;
-  readonly stages: readonly { readonly state: string; readonly hours: number }[];
+  readonly stages: readonly {
+    readonly state: string;
+    readonly hours: number;
+    /** ISO instant. */
+    readonly finishedAt: string | null;
+  }[];
   readonly parts: readonly { readonly state: string; readonly due: string | null }[];
   readonly rates: { readonly rateCents: number; readonly hoursPerDay: number };
   /** ISO day in the workshop's time zone. */
@@ -23,11 +28,14 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
   const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
   const planned = kit ? kitHours(kit.revision) : null;
   const open = stages.filter((stage) => stage.state !== 'done');
+  // A vehicle whose stages are all done was ready when the last was, not today: it does not grow late in the yard.
+  const finished =
+    open.length === 0 ? stages.flatMap(({ finishedAt }) => (finishedAt ? [dayNumber(finishedAt)] : [])) : [];
   return {
     labourHours: planned,
     rateCents: rates.rateCents,
     hoursPerDay: rates.hoursPerDay,
-    todayDay: dayNumber(today),
+    todayDay: finished.length > 0 ? Math.max(...finished) : dayNumber(today),
     latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
     remainingHours: stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : planned,
   };

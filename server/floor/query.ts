@@ -36,7 +36,7 @@ select json_build_object(
           from design d where d.id = j.chosen_design_id),
       'kit', case when j.kit_revision_id is null then null
           else json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
-      'stages', (select coalesce(json_agg(json_build_object('name', s.name, 'traits', s.traits, 'state', s.state, 'hours', s.hours, 'liveHv', s.live_hv)
+      'stages', (select coalesce(json_agg(json_build_object('name', s.name, 'traits', s.traits, 'state', s.state, 'hours', s.hours, 'liveHv', s.live_hv, 'finishedAt', s.finished_at)
           order by s.position), '[]') from stage s where s.job_id = j.id),
       'hoursClocked', coalesce((select h from hours where hours.job_id = j.id), 0)::float8,
       'waitingParts', (select coalesce(json_agg(json_build_object('componentId', p.component_id, 'due', p.due, 'state', p.state)), '[]')
@@ -46,7 +46,7 @@ select json_build_object(
           where c.job_id = j.id order by check_id, id desc) newest where verdict = 'passed')
     ) order by j.number), '[]') from open_job j join vehicle v on v.id = j.vehicle_id),
   'onTheClock', (select coalesce(json_agg(json_build_object('personId', p.id, 'initials', p.initials, 'name', p.name, 'jobNumber', j.number,
-      'stage', s.name, 'since', t."from", 'kind', t.kind, 'liveHv', s.live_hv) order by t."from"), '[]')
+      'stage', s.name, 'since', t."from", 'kind', t.kind, 'liveHv', s.live_hv, 'finishedAt', s.finished_at) order by t."from"), '[]')
     from time_entry t join person p on p.id = t.person_id join stage s on s.id = t.stage_id join job j on j.id = s.job_id
     where t."to" is null),
   'people', (select coalesce(json_agg(json_build_object('personId', p.id, 'name', p.name, 'initials', p.initials, 'role', p.role,

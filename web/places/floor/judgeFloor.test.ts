@@ -81,8 +81,8 @@ describe('judging a job of the floor', () => {
   });
   test('hours left and late parts move the day it is ready', () => {
     const stages = [
-      { name: 'Strip', state: 'done' as const, hours: 8, liveHv: false, traits: [] },
-      { name: 'Build', state: 'waiting' as const, hours: 26, liveHv: false, traits: [] },
+      { name: 'Strip', state: 'done' as const, hours: 8, liveHv: false, traits: [], finishedAt: null },
+      { name: 'Build', state: 'waiting' as const, hours: 26, liveHv: false, traits: [], finishedAt: null },
     ];
     const ready = (waitingParts: FloorJob['waitingParts']) =>
       judgeFloorJob(floorJob({ stages, waitingParts }), shelves(), TODAY, RATES)!.sheet.get(FIGURES.readyDate).value!;
@@ -105,7 +105,10 @@ describe('what needs a decision', () => {
       about: { kind: 'misfit', finding: { rule: 'mountingPoints', margin: { value: -33 } } },
     });
     expect(decisions([job], [], shelves(300))).toEqual([]);
-    const begun = { ...job, stages: [{ name: 'Strip', state: 'done' as const, hours: 8, liveHv: false, traits: [] }] };
+    const begun = {
+      ...job,
+      stages: [{ name: 'Strip', state: 'done' as const, hours: 8, liveHv: false, traits: [], finishedAt: null }],
+    };
     expect(decisions([begun], [], shelves(348))).toEqual([]);
   });
   test('late parts say by how much and whether stores could help; the latest one is named', () => {
@@ -142,7 +145,16 @@ describe('what needs a decision', () => {
     expect(decisions([floorJob({ brief })])[0]?.about).toEqual({ kind: 'unweighed', figures: 2 });
   });
   test('a stopped stage comes before everything else', () => {
-    const stages = [{ name: 'Rear box and drive in', state: 'stopped' as const, hours: 6, liveHv: false, traits: [] }];
+    const stages = [
+      {
+        name: 'Rear box and drive in',
+        state: 'stopped' as const,
+        hours: 6,
+        liveHv: false,
+        traits: [],
+        finishedAt: null,
+      },
+    ];
     const list = decisions([floorJob({ stages, brief: [line({ kind: 'rangeConstant', amount: 1500 })] })]);
     expect(kinds(list)).toEqual(['stopped', 'brokenLine', 'unweighed']);
   });
