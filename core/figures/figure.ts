@@ -60,7 +60,7 @@ export interface Missing {
 }
 
 /** Reads a vehicle figure and notes whether it was measured. */
-export type UseVehicleFigure = (id: VehicleFigureId) => number;
+export type ReadVehicleFigure = (id: VehicleFigureId) => number;
 
 export type SlotName = keyof Slots;
 
@@ -88,7 +88,7 @@ export interface Entry<V> {
   readonly reads: readonly SlotName[];
   /** How long it takes against one that is only added and multiplied: what is asked of many asks the cheap first. @default 1 */
   readonly cost?: number;
-  readonly compute: (needs: Record<string, unknown>, slots: Slots, use: UseVehicleFigure) => Answer<V> | Missing;
+  readonly compute: (needs: Record<string, unknown>, slots: Slots, read: ReadVehicleFigure) => Answer<V> | Missing;
 }
 
 /** What a figure is known by. */
@@ -109,7 +109,7 @@ interface Definition<N extends Needs, M extends Needs, R extends readonly SlotNa
   readonly compute: (
     needs: NeedValues<N> & MaybeValues<M>,
     slots: Pick<Slots, R[number]>,
-    use: UseVehicleFigure,
+    read: ReadVehicleFigure,
   ) => Answer<V> | Missing;
 }
 
@@ -125,7 +125,7 @@ export function figure<
 }
 
 /** A step on the way with a value of any shape, computed once and read by several figures. */
-export function step<
+export function interim<
   V,
   N extends Needs = Record<never, never>,
   M extends Needs = Record<never, never>,
@@ -137,4 +137,4 @@ export function step<
 export const missing = (reason: MissingReason): Missing => ({ missing: reason });
 
 /** The answer of a step: a value nobody is shown, with where it is from. */
-export const stepAnswer = <V>(value: V, source: string): Answer<V> => ({ value, formula: '', terms: [], source });
+export const interimAnswer = <V>(value: V, source: string): Answer<V> => ({ value, formula: '', terms: [], source });

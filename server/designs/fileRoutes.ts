@@ -38,11 +38,11 @@ export const designFileEndpoints = [
     return undefined;
   }),
   serve(designAddress.takeIn, ({ change, params, body }) =>
-    change(async (step) => {
-      const stored = await step.job({ number: params.number });
-      await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
+    change(async (work) => {
+      const stored = await work.job({ number: params.number });
+      await refuseImpossible(work.tx, stored.vehicleId, body.inputs);
       const { id } = await addDesign(
-        step,
+        work,
         stored.number,
         { jobId: stored.id, name: body.name, inputs: body.inputs },
         `took in design ${body.name} from a file`,

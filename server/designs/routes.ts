@@ -31,17 +31,17 @@ async function designForChange({ tx, job: lock }: Change, id: string) {
 
 export const designEndpoints = [
   serve(designAddress.add, ({ change, params, body }) =>
-    change(async (step) => {
-      const stored = await step.job({ number: params.number });
-      await refuseImpossible(step.tx, stored.vehicleId, body.inputs);
-      const { id } = await addDesign(step, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
+    change(async (work) => {
+      const stored = await work.job({ number: params.number });
+      await refuseImpossible(work.tx, stored.vehicleId, body.inputs);
+      const { id } = await addDesign(work, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
       return { id };
     }),
   ),
   serve(designAddress.change, ({ change, params, body }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const before = await designForChange(step, params.id);
+    change(async (work) => {
+      const { tx, log } = work;
+      const before = await designForChange(work, params.id);
       if (before.design.version !== body.version) throw new Stale(before.design);
       await refuseImpossible(tx, before.vehicleId, body.inputs);
       if (before.design.frozenAt) {
@@ -53,7 +53,7 @@ export const designEndpoints = [
         }
         const name = next.make;
         const made = await addDesign(
-          step,
+          work,
           before.number,
           { jobId: before.design.jobId, name, inputs: body.inputs, followsId: before.design.id },
           `made ${name}, which follows the sold design ${before.design.name}`,
@@ -79,9 +79,9 @@ export const designEndpoints = [
     }),
   ),
   serve(designAddress.sell, ({ change, params, body, now }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const before = await designForChange(step, params.id);
+    change(async (work) => {
+      const { tx, log } = work;
+      const before = await designForChange(work, params.id);
       if (before.design.frozenAt) throw new RuleBroken('This design is sold already.');
       const [after] = await tx
         .update(design)

@@ -55,9 +55,9 @@ export const briefEndpoints = [
     }),
   ),
   serve(briefAddress.change, ({ change, params, body: { version, ...body }, today }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const { line, number } = await lineForChange(step, params.id);
+    change(async (work) => {
+      const { tx, log } = work;
+      const { line, number } = await lineForChange(work, params.id);
       if (line.version !== version) throw new Stale(line);
       if (body.amount !== line.amount) refusePast(body, today);
       const after = made(
@@ -79,9 +79,9 @@ export const briefEndpoints = [
     }),
   ),
   serve(briefAddress.drop, ({ change, params, body, now }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const { line, number } = await lineForChange(step, params.id);
+    change(async (work) => {
+      const { tx, log } = work;
+      const { line, number } = await lineForChange(work, params.id);
       if (line.version !== body.version) throw new Stale(line);
       await tx
         .update(briefLine)

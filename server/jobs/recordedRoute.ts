@@ -6,9 +6,9 @@ import { changeJob } from './versioned.ts';
 
 export const recordedRouteEndpoints = [
   serve(routeAddress.change, ({ change, params, body }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const { before, after } = await changeJob(step, params.number, body.version, () => ({}));
+    change(async (work) => {
+      const { tx, log } = work;
+      const { before, after } = await changeJob(work, params.number, body.version, () => ({}));
       if (body.route === null) await tx.delete(route).where(eq(route.jobId, before.id));
       else {
         await tx

@@ -123,10 +123,10 @@ export const jobEndpoints = [
     }),
   ),
   serve(jobAddress.move, ({ change, params, body }) =>
-    change(async (step) => {
-      const { tx, log } = step;
+    change(async (work) => {
+      const { tx, log } = work;
       const { version, ...set } = body;
-      const { before, after } = await changeJob(step, params.number, version, async (stored) => {
+      const { before, after } = await changeJob(work, params.number, version, async (stored) => {
         if (!isOpen(stored.state) && set.promised !== stored.promised)
           throw new BadInput({ promised: `${stored.number} is closed: only where the vehicle stands can change.` });
         if (set.placeId) await refuseTaken(tx, set.placeId, stored.number);
@@ -145,8 +145,8 @@ export const jobEndpoints = [
     }),
   ),
   serve(jobAddress.chooseKit, ({ change, params, body }) =>
-    change(async (step) => {
-      const { tx, log } = step;
+    change(async (work) => {
+      const { tx, log } = work;
       if (body.revisionId) {
         const [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
         if (!revision) throw new BadInput({ revisionId: 'There is no such kit revision.' });
@@ -155,7 +155,7 @@ export const jobEndpoints = [
         if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
       }
       const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
-      const { before, after } = await changeJob(step, params.number, body.version, () => set);
+      const { before, after } = await changeJob(work, params.number, body.version, () => set);
       await log({
         what: body.revisionId ? 'took a kit' : 'dropped the kit',
         resource: 'job',
@@ -168,10 +168,10 @@ export const jobEndpoints = [
     }),
   ),
   serve(jobAddress.chooseDesign, ({ change, params, body }) =>
-    change(async (step) => {
-      const { tx, log } = step;
+    change(async (work) => {
+      const { tx, log } = work;
       let name = '';
-      const { before, after } = await changeJob(step, params.number, body.version, async (stored) => {
+      const { before, after } = await changeJob(work, params.number, body.version, async (stored) => {
         const [own] = await tx
           .select()
           .from(design)

@@ -131,9 +131,9 @@ export const partEndpoints = [
     }),
   ),
   serve(partAddress.change, ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
-    change(async (step) => {
-      const { tx, log } = step;
-      const { line, number, name } = await partForChange(step, params.id);
+    change(async (work) => {
+      const { tx, log } = work;
+      const { line, number, name } = await partForChange(work, params.id);
       if (line.version !== version) throw new Stale(line);
       const free = await freeStockLocked(tx, line.componentId);
       const move = partMove({

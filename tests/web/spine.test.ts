@@ -10,7 +10,7 @@ import type { FitReport } from '../../core/fit/fitKit.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { slots, VEHICLE } from '../../core/testing/wren.ts';
 import { isStep, STEPS, stepByKey } from '../../web/app/steps.ts';
-import type { JobBench } from '../../web/places/jobs/benchStore.ts';
+import type { OpenJob } from '../../web/places/jobs/openJob.ts';
 import { spineStates } from '../../web/places/jobs/spineStates.ts';
 import { KIT, shelves } from '../../web/testing/shelves.ts';
 
@@ -118,16 +118,16 @@ function states(
     unmeasured: [],
     work: null,
   };
-  const bench = {
+  const open = {
     job,
     shelves: shelves(),
     vehicle: { ...VEHICLE, weighing },
     kit: job.kit ? KIT : null,
     sheet,
     lines: judgeBrief(job.brief, sheet),
-  } as unknown as JobBench;
+  } as unknown as OpenJob;
   const report = job.kit ? { verdict, findings: [finding], cover: [] } : null;
-  return spineStates(bench, report as unknown as FitReport | null, 'metric');
+  return spineStates(open, report as unknown as FitReport | null, 'metric');
 }
 const firm = {
   id: 'l',

@@ -9,8 +9,8 @@ function change(about: FigureAbout, axle: 'front' | 'rear') {
     ...about,
     kind: 'share',
     needs: { unladenLoads },
-    compute: ({ unladenLoads: loads }, _slots, use) => {
-      const before = use(axle === 'front' ? 'frontAxleMass' : 'rearAxleMass');
+    compute: ({ unladenLoads: loads }, _slots, read) => {
+      const before = read(axle === 'front' ? 'frontAxleMass' : 'rearAxleMass');
       const now = axle === 'front' ? loads.frontKg : loads.rearKg;
       return {
         value: now / before - 1,
@@ -41,8 +41,8 @@ export const rightShare = figure({
   group: 'weight',
   kind: 'share',
   needs: { unladenLoads },
-  compute: ({ unladenLoads: loads }, _slots, use) => {
-    const track = use('track');
+  compute: ({ unladenLoads: loads }, _slots, read) => {
+    const track = read('track');
     return {
       value: rightLoad(loads, track) / loads.totalKg,
       formula: 'Σ m·(y + track ÷ 2) ÷ track ÷ Σ m',
@@ -59,19 +59,19 @@ export const rightShare = figure({
 /** What is left to a rating with the usual load; negative is over. */
 function margin(
   about: FigureAbout,
-  read: 'frontKg' | 'rearKg' | 'totalKg',
+  load: 'frontKg' | 'rearKg' | 'totalKg',
   rating: 'frontAxleRating' | 'rearAxleRating' | 'grossMass',
 ) {
   return figure({
     ...about,
     kind: 'mass',
     needs: { ladenLoads },
-    compute: ({ ladenLoads: loads }, _slots, use) => ({
-      value: use(rating) - loads[read],
+    compute: ({ ladenLoads: loads }, _slots, read) => ({
+      value: read(rating) - loads[load],
       formula: 'rating − laden',
       terms: [
-        { symbol: 'rating', value: use(rating), kind: 'mass' },
-        { symbol: 'laden', value: loads[read], kind: 'mass' },
+        { symbol: 'rating', value: read(rating), kind: 'mass' },
+        { symbol: 'laden', value: loads[load], kind: 'mass' },
       ],
       source: 'plate; moments about the front axle line',
     }),

@@ -1,17 +1,17 @@
 import { axleLoads } from '../../balance/axleLoads.ts';
-import { step } from '../figure.ts';
+import { interim } from '../figure.ts';
 import { massItems } from './massItems.ts';
 
 /** Where a load sits, as a share of the wheelbase behind the front axle, by body; common practice. */
 const LOAD_PLACE = { van: 0.75, bus: 0.55, lorry: 0.8, fourByFour: 0.7, tug: 0.5, open: 0.5 } as const;
 
 /** Axle loads with the usual load of the brief on board. */
-export const ladenLoads = step({
+export const ladenLoads = interim({
   id: 'ladenLoads',
   needs: { massItems },
   reads: ['use', 'vehicle'],
-  compute: ({ massItems: items }, { use: how, vehicle }, use) => {
-    const wheelbase = use('wheelbase');
+  compute: ({ massItems: items }, { use: how, vehicle }, read) => {
+    const wheelbase = read('wheelbase');
     const load = { name: 'load', massKg: how.payloadKg, xMm: wheelbase * LOAD_PLACE[vehicle.variant.shape.style] };
     return {
       value: axleLoads([...items, load], wheelbase),

@@ -1,13 +1,13 @@
 import type { MassItem } from '../../balance/axleLoads.ts';
-import { missing, step } from '../figure.ts';
+import { interim, missing } from '../figure.ts';
 
 /** Every mass of the finished vehicle, unladen: the vehicle as weighed or by the library, less what comes out, plus what goes in. */
-export const massItems = step({
+export const massItems = interim({
   id: 'massItems',
   reads: ['vehicle', 'pack', 'added'],
-  compute: (_, { vehicle, pack, added }, use) => {
-    const wheelbase = use('wheelbase');
-    const track = use('track');
+  compute: (_, { vehicle, pack, added }, read) => {
+    const wheelbase = read('wheelbase');
+    const track = read('track');
     const corners = vehicle.weighing;
     // Where an axle's own mass sits across the vehicle: known from the corner weights, else taken as the middle.
     const lean = (axle: 'front' | 'rear') => {
@@ -17,8 +17,8 @@ export const massItems = step({
       return (((right - left) / (right + left)) * track) / 2;
     };
     const items: MassItem[] = [
-      { name: 'front axle before', massKg: use('frontAxleMass'), xMm: 0, yMm: lean('front') },
-      { name: 'rear axle before', massKg: use('rearAxleMass'), xMm: wheelbase, yMm: lean('rear') },
+      { name: 'front axle before', massKg: read('frontAxleMass'), xMm: 0, yMm: lean('front') },
+      { name: 'rear axle before', massKg: read('rearAxleMass'), xMm: wheelbase, yMm: lean('rear') },
     ];
     const stripped = vehicle.weighing?.state === 'stripped';
     if (!stripped) {

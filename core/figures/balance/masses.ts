@@ -46,13 +46,13 @@ export const frontAxleNow = figure({
   group: null,
   kind: 'mass',
   needs: { unladenLoads },
-  compute: ({ unladenLoads: loads }, _slots, use) => ({
+  compute: ({ unladenLoads: loads }, _slots, read) => ({
     value: loads.frontKg,
     formula: 'front = Σ m − Σ m·x ÷ wheelbase',
     terms: [
       { symbol: 'Σ m', value: loads.totalKg, kind: 'mass' },
       { symbol: 'x of the mass centre', value: loads.centreXMm, kind: 'length' },
-      { symbol: 'wheelbase', value: use('wheelbase'), kind: 'length' },
+      { symbol: 'wheelbase', value: read('wheelbase'), kind: 'length' },
     ],
     source: MOMENTS,
   }),
@@ -64,13 +64,13 @@ export const rearAxleNow = figure({
   group: null,
   kind: 'mass',
   needs: { unladenLoads },
-  compute: ({ unladenLoads: loads }, _slots, use) => ({
+  compute: ({ unladenLoads: loads }, _slots, read) => ({
     value: loads.rearKg,
     formula: 'rear = Σ m·x ÷ wheelbase',
     terms: [
       { symbol: 'Σ m', value: loads.totalKg, kind: 'mass' },
       { symbol: 'x of the mass centre', value: loads.centreXMm, kind: 'length' },
-      { symbol: 'wheelbase', value: use('wheelbase'), kind: 'length' },
+      { symbol: 'wheelbase', value: read('wheelbase'), kind: 'length' },
     ],
     source: MOMENTS,
   }),
@@ -100,9 +100,9 @@ export const frontShareBefore = figure({
   group: 'weight',
   kind: 'share',
   reads: ['vehicle'],
-  compute: (_, __, use) => {
-    const front = use('frontAxleMass');
-    const rear = use('rearAxleMass');
+  compute: (_, __, read) => {
+    const front = read('frontAxleMass');
+    const rear = read('rearAxleMass');
     return {
       value: front / (front + rear),
       formula: 'front axle before ÷ both axles before',

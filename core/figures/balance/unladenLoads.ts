@@ -1,12 +1,12 @@
 import { axleLoads } from '../../balance/axleLoads.ts';
-import { step } from '../figure.ts';
+import { interim } from '../figure.ts';
 import { massItems } from './massItems.ts';
 
-export const unladenLoads = step({
+export const unladenLoads = interim({
   id: 'unladenLoads',
   needs: { massItems },
-  compute: ({ massItems: items }, _slots, use) => ({
-    value: axleLoads(items, use('wheelbase')),
+  compute: ({ massItems: items }, _slots, read) => ({
+    value: axleLoads(items, read('wheelbase')),
     formula: '',
     terms: [],
     source: 'moments about the front axle line',

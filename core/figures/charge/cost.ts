@@ -1,8 +1,8 @@
 import { runningCost, USUAL_COST } from '../../charge/runningCost.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { figure, interim, interimAnswer, missing } from '../figure.ts';
 import { mainRun } from '../road/useRuns.ts';
 
-const yearCost = step({
+const yearCost = interim({
   id: 'yearCost',
   needs: { mainRun },
   reads: ['use', 'charge'],
@@ -11,7 +11,7 @@ const yearCost = step({
     const inputs = use.cost ?? USUAL_COST;
     const whPerKm = run.batteryWh / run.distanceKm;
     const { efficiency } = charge.charger.sheet;
-    return stepAnswer(
+    return interimAnswer(
       { ...runningCost(inputs, whPerKm, efficiency), inputs, whPerKm, efficiency },
       'prices of the client',
     );

@@ -1,9 +1,9 @@
 import { type DcLimits, dcHours, dcPower, USUAL_RATES } from '../../charge/dcCharge.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packEnergy } from '../pack/packEnergy.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
-export const dcLimits: Entry<DcLimits> = step({
+export const dcLimits: Entry<DcLimits> = interim({
   id: 'dcLimits',
   needs: { packEnergy },
   reads: ['charge', 'use', 'pack'],
@@ -12,7 +12,7 @@ export const dcLimits: Entry<DcLimits> = step({
     if (!use.dcPostW) return missing('noDcPost');
     const sheet = pack.boxes[0]?.module?.sheet;
     const rates = sheet?.rates ?? USUAL_RATES[sheet?.chemistry ?? 'NMC'];
-    return stepAnswer(
+    return interimAnswer(
       { energyWh, rates, postW: use.dcPostW, vehicleW: charge.dcMaxW },
       sheet?.rates ? 'module sheet' : 'rates of this chemistry, common practice',
     );

@@ -1,6 +1,6 @@
 import { acPower } from '../../charge/acPower.ts';
 import { chargeHours } from '../../charge/chargeTime.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packUsable } from '../pack/packUsable.ts';
 import type { NamedSupply } from '../slots.ts';
 import { chargeTime } from './chargeTime.ts';
@@ -16,7 +16,7 @@ export interface AtSupply {
 export const USUAL_HOME_H = 18;
 
 /** AC charging at every supply the client has, the usual one first. */
-export const supplies: Entry<readonly AtSupply[]> = step({
+export const supplies: Entry<readonly AtSupply[]> = interim({
   id: 'supplies',
   needs: { packUsable },
   reads: ['charge', 'use'],
@@ -24,7 +24,7 @@ export const supplies: Entry<readonly AtSupply[]> = step({
     if (!charge.charger) return missing('noCharger');
     const { powerW, maxAmps, phases, efficiency } = charge.charger.sheet;
     const all: NamedSupply[] = [{ name: 'usual supply', ...use.supply }, ...(use.otherSupplies ?? [])];
-    return stepAnswer(
+    return interimAnswer(
       all.map((supply) => {
         const { watts, by } = acPower({
           chargerW: powerW,

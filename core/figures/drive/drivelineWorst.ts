@@ -1,10 +1,10 @@
 import { drivelineLoads, type PartLoad } from '../../drive/driveline.ts';
-import { missing, step } from '../figure.ts';
+import { interim, missing } from '../figure.ts';
 import { gearing } from './gearing.ts';
 import { motorNow } from './motorNow.ts';
 
 /** Rated parts of the driveline that are really kept, weakest first. Half-shaft drives bypass gearbox and final drive. */
-export const drivelineWorst = step({
+export const drivelineWorst = interim({
   id: 'drivelineWorst',
   needs: { gearing, motorNow },
   reads: ['drive', 'vehicle'],

@@ -1,6 +1,6 @@
 import { type GearReach, suggestGear } from '../../drive/gears.ts';
 import { topSpeed } from '../../drive/limits.ts';
-import { type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type FigureAbout, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
@@ -11,11 +11,11 @@ const OPEN_ROAD_MARGIN = 1.1;
 const OPEN_ROAD_KMH = 80;
 
 /** How fast each gear goes with the usual load on the level, and how hard it pulls from rest. */
-export const gearReach = step({
+export const gearReach = interim({
   id: 'gearReach',
   needs: { pull, roadVehicle },
   compute: ({ pull: p, roadVehicle: vehicle }) =>
-    stepAnswer(
+    interimAnswer(
       p.gears.map(
         (gear): GearReach => ({
           gear: gear.way.gear,

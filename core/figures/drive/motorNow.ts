@@ -1,7 +1,7 @@
 import { clampEta, type EfficiencyMap } from '../../drive/efficiency.ts';
 import { cleanCurve, type MotorLimits } from '../../drive/motorCurve.ts';
 import { loadedVoltage } from '../../pack/loadedVoltage.ts';
-import { type Entry, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { drivePower } from './drivePower.ts';
 
@@ -15,7 +15,7 @@ export interface MotorNow {
 }
 
 /** What the motor does at the voltage this pack really has under load, peak and continuous, with every cap. */
-export const motorNow: Entry<MotorNow> = step({
+export const motorNow: Entry<MotorNow> = interim({
   id: 'motorNow',
   needs: { packFacts, drivePower },
   reads: ['drive'],
@@ -41,7 +41,7 @@ export const motorNow: Entry<MotorNow> = step({
       column,
       motors,
     });
-    return stepAnswer(
+    return interimAnswer(
       {
         peak: limits(sheet.peakTorqueNm, sheet.peakPowerW, 'peakNm'),
         continuous: limits(sheet.continuousTorqueNm, sheet.continuousPowerW, 'continuousNm'),

@@ -1,10 +1,10 @@
 import { mountLoads } from '../../drive/mounts.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { figure, interim, interimAnswer, missing } from '../figure.ts';
 import { gearing } from './gearing.ts';
 import { motorNow } from './motorNow.ts';
 
 /** Load on each mounting point the cradle picks up, worst first. */
-export const mounts = step({
+export const mounts = interim({
   id: 'mounts',
   needs: { motorNow, gearing },
   reads: ['electric', 'vehicle', 'drive'],
@@ -15,7 +15,7 @@ export const mounts = step({
     const inside = drive.unit?.sheet.output === 'halfShafts' ? g.ratio : g.reducer;
     const massKg = (drive.unit?.massKg ?? 0) * drive.motors;
     const loads = mountLoads(points, motor.peak.peakTorqueNm * inside * g.efficiency, massKg);
-    return loads ? stepAnswer(loads, 'moments about the mounts') : missing('mountsInLine');
+    return loads ? interimAnswer(loads, 'moments about the mounts') : missing('mountsInLine');
   },
 });
 

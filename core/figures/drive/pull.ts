@@ -3,7 +3,7 @@ import type { MotorLimits } from '../../drive/motorCurve.ts';
 import { motorPull } from '../../drive/pull.ts';
 import { GRIP_DRY, GRIP_WET, gripLimit, type Stance } from '../../drive/traction.ts';
 import { ladenLoads } from '../balance/ladenLoads.ts';
-import { step, stepAnswer } from '../figure.ts';
+import { interim, interimAnswer } from '../figure.ts';
 import { gearing, gears } from './gearing.ts';
 import { motorNow } from './motorNow.ts';
 
@@ -35,16 +35,16 @@ export interface Pull {
 }
 
 /** Pull at the wheels with every limit in it: motor and its caps, pack power, grip with weight transfer. */
-export const pull = step({
+export const pull = interim({
   id: 'pull',
   needs: { gears, gearing, motorNow, ladenLoads },
   reads: ['drive', 'vehicle'],
-  compute: ({ gears: ways, gearing: g, motorNow: motor, ladenLoads: loads }, { drive, vehicle }, use) => {
+  compute: ({ gears: ways, gearing: g, motorNow: motor, ladenLoads: loads }, { drive, vehicle }, read) => {
     const stance: Stance = {
       frontAxleKg: Math.max(0, loads.frontKg),
       rearAxleKg: Math.max(0, loads.rearKg),
-      wheelbaseM: use('wheelbase') / 1000,
-      massCentreHeightM: use('massCentreHeight') / 1000,
+      wheelbaseM: read('wheelbase') / 1000,
+      massCentreHeightM: read('massCentreHeight') / 1000,
       drivenAxle: vehicle.variant.drivenAxle,
     };
     const gripDryN = gripLimit(stance, GRIP_DRY);
@@ -71,6 +71,6 @@ export const pull = step({
       gripDryN,
       gripWetN: gripLimit(stance, GRIP_WET),
     };
-    return stepAnswer(value, 'drive sheet; grip 0.8, common practice');
+    return interimAnswer(value, 'drive sheet; grip 0.8, common practice');
   },
 });

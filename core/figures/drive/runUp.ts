@@ -1,5 +1,5 @@
 import { accelerate, type RunUp } from '../../drive/accelerate.ts';
-import { type Entry, step, stepAnswer } from '../figure.ts';
+import { type Entry, interim, interimAnswer } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
@@ -8,13 +8,13 @@ export const SIXTY_MPH_KMH = 60 * 1.609344;
 const QUARTER_MILE_M = 1609.344 / 4;
 
 /** Full-throttle run from rest, with the usual load, through the gears where they are changed. */
-export const runUp: Entry<RunUp> = step({
+export const runUp: Entry<RunUp> = interim({
   id: 'runUp',
   cost: 60,
   needs: { pull, roadVehicle },
   reads: ['drive'],
   compute: ({ pull: p, roadVehicle: vehicle }, { drive }) =>
-    stepAnswer(
+    interimAnswer(
       accelerate(vehicle, p.engaged.at, [20, 50, SIXTY_MPH_KMH, 100], {
         upper: p.upper.map((gear) => gear.at),
         shiftTimeS: drive.shiftTimeS,

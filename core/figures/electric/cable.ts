@@ -1,15 +1,15 @@
 import type { ComponentOf } from '../../component/sheets.ts';
 import { type CableDuty, type CableVerdict, smallestCable } from '../../wiring/cable.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { fullCurrent, peak30sCurrent, rmsCurrent } from '../road/currents.ts';
 
-export const cableDuty: Entry<CableDuty> = step({
+export const cableDuty: Entry<CableDuty> = interim({
   id: 'cableDuty',
   needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent, full: fullCurrent },
   reads: ['electric'],
   compute: ({ packFacts: pack, rms, peak, full }, { electric }) =>
-    stepAnswer(
+    interimAnswer(
       {
         continuousA: rms,
         // A long hill at full throttle lasts half a minute, whatever the stated uses ask.
@@ -30,7 +30,7 @@ export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cab
 };
 
 /** The smallest cable of the shelf that meets steady current, 30 s peak and drop. */
-export const cableChoice: Entry<CableChoice> = step({
+export const cableChoice: Entry<CableChoice> = interim({
   id: 'cableChoice',
   needs: { cableDuty },
   reads: ['shelf', 'electric'],
@@ -43,7 +43,7 @@ export const cableChoice: Entry<CableChoice> = step({
     const best = smallestCable(sizes, duty);
     if (!best) return missing('noCableFits');
     const { cable, ...verdict } = best;
-    return stepAnswer(
+    return interimAnswer(
       { ...verdict, carriesA: cable.continuousA, part: cable.part },
       'cable sheets; ampacity depends on the cable and where it lies',
     );

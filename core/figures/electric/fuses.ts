@@ -2,7 +2,7 @@ import type { ComponentOf } from '../../component/sheets.ts';
 import { runningVolts } from '../../lowvoltage/loads.ts';
 import { conductorOhm } from '../../wiring/cable.ts';
 import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
-import { type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { fullCurrent, rmsCurrent } from '../road/currents.ts';
 import { cableChoice } from './cable.ts';
@@ -23,7 +23,7 @@ const JOINTS_OHM = 0.002;
 const DCDC_EFFICIENCY = 0.9;
 
 /** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
-export const fuses: Entry<readonly NamedFuse[]> = step({
+export const fuses: Entry<readonly NamedFuse[]> = interim({
   id: 'fuses',
   needs: { packFacts, rms: rmsCurrent, full: fullCurrent, cableChoice },
   reads: ['charge', 'electric', 'shelf'],
@@ -56,7 +56,7 @@ export const fuses: Entry<readonly NamedFuse[]> = step({
       );
     }
     if (heater) list.push(fuseFor('heater', heater.sheet.powerW / pack.emptyV, null));
-    return stepAnswer(list, 'component sheets');
+    return interimAnswer(list, 'component sheets');
   },
 });
 

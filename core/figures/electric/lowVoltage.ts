@@ -7,16 +7,16 @@ import {
   runningVolts,
   USUAL_LV_LOADS,
 } from '../../lowvoltage/loads.ts';
-import { type Entry, type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, type FigureAbout, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
 /** Loads and nominal voltage of the low-voltage side. */
-export const lvSide = step({
+export const lvSide = interim({
   id: 'lvSide',
   reads: ['electric', 'vehicle'],
   compute: (_, { electric, vehicle }) => {
     const nominal = vehicle.variant.systemVoltage;
-    return stepAnswer(
+    return interimAnswer(
       {
         loads: electric.lvLoads ?? USUAL_LV_LOADS,
         nominal,
@@ -74,12 +74,12 @@ export const converterNeed = figure({
 });
 
 /** The smallest converter of the shelf that gives enough, at the vehicle's voltage, in the pack's window. */
-export const converterChoice: Entry<ComponentOf<'dcdc'> | null> = step({
+export const converterChoice: Entry<ComponentOf<'dcdc'> | null> = interim({
   id: 'converterChoice',
   needs: { converterNeed, lvSide, packFacts },
   reads: ['shelf'],
   compute: ({ converterNeed: amps, lvSide: side, packFacts: pack }, { shelf }) =>
-    stepAnswer(
+    interimAnswer(
       [...shelf.converters]
         .sort((a, b) => a.sheet.outputA - b.sheet.outputA)
         .find((part) => {

@@ -1,5 +1,5 @@
 import { type Precharge, precharge } from '../../wiring/precharge.ts';
-import { type Entry, type FigureAbout, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, type FigureAbout, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 
 /** What an inverter of this size usually has across its link where no sheet says, µF; common practice. */
@@ -12,7 +12,7 @@ export interface PrechargeNow extends Precharge {
   readonly share: number;
 }
 
-export const prechargeNow: Entry<PrechargeNow> = step({
+export const prechargeNow: Entry<PrechargeNow> = interim({
   id: 'prechargeNow',
   needs: { packFacts },
   reads: ['drive', 'electric'],
@@ -26,7 +26,7 @@ export const prechargeNow: Entry<PrechargeNow> = step({
       timeS: electric.prechargeS,
       share: electric.prechargeShare,
     });
-    return stepAnswer(
+    return interimAnswer(
       { ...value, fullV: pack.fullV, linkUf, linkKnown: known !== null, share: electric.prechargeShare },
       known === null ? 'link capacitance assumed' : 'inverter sheet',
     );
@@ -92,12 +92,12 @@ export const prechargeTimeOut = read(
 );
 
 /** The resistor of the shelf that takes this pulse and is not slower; the biggest of those, gentlest on the link. */
-export const resistorChoice = step({
+export const resistorChoice = interim({
   id: 'resistorChoice',
   needs: { prechargeNow },
   reads: ['shelf'],
   compute: ({ prechargeNow: p }, { shelf }) =>
-    stepAnswer(
+    interimAnswer(
       [...shelf.resistors]
         .sort((a, b) => b.sheet.ohm - a.sheet.ohm)
         .find(

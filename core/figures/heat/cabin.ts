@@ -1,7 +1,7 @@
 import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
 import { CABIN, CABIN_WARM_C, holdingPower, warmUpSeconds } from '../../cooling/cabin.ts';
 import { FROST_C } from '../../road/frost.ts';
-import { type Answer, type Entry, figure, missing, step, stepAnswer } from '../figure.ts';
+import { type Answer, type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { mainRun, type NamedRun } from '../road/useRuns.ts';
 
@@ -87,12 +87,12 @@ export const seatsCost = figure({
 });
 
 /** The smallest heater of the shelf that holds the cabin warm at freezing, in the pack's window; null: none does. */
-export const heaterChoice: Entry<ComponentOf<'heater'> | null> = step({
+export const heaterChoice: Entry<ComponentOf<'heater'> | null> = interim({
   id: 'heaterChoice',
   needs: { heaterHold, packFacts },
   reads: ['shelf'],
   compute: ({ heaterHold: watts, packFacts: pack }, { shelf }) =>
-    stepAnswer(
+    interimAnswer(
       [...shelf.heaters]
         .sort((a, b) => a.sheet.powerW - b.sheet.powerW)
         .find((part) => {

@@ -1,6 +1,6 @@
 import type { ComponentOf } from '../../component/sheets.ts';
 import { coolantFlow, packRise as rise } from '../../cooling/coolant.ts';
-import { figure, missing, step, stepAnswer } from '../figure.ts';
+import { figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { packUsable } from '../pack/packUsable.ts';
 import { hardestRun } from '../road/useRuns.ts';
@@ -126,20 +126,20 @@ const pumpFor = (pumps: readonly ComponentOf<'coolantPump'>[], litresPerMin: num
     .find((part) => part.sheet.litresPerMin >= litresPerMin) ?? null;
 
 /** Pump of the shelf for the battery's loop. */
-export const packPumpChoice = step({
+export const packPumpChoice = interim({
   id: 'packPumpChoice',
   needs: { packFlow },
   reads: ['shelf'],
-  compute: ({ packFlow: flow }, { shelf }) => stepAnswer(pumpFor(shelf.pumps, flow), 'component sheets'),
+  compute: ({ packFlow: flow }, { shelf }) => interimAnswer(pumpFor(shelf.pumps, flow), 'component sheets'),
 });
 
 /** Radiator and pump of the shelf for the drive's loop. Null where none is big enough. */
-export const driveLoopChoice = step({
+export const driveLoopChoice = interim({
   id: 'driveLoopChoice',
   needs: { driveHeatWorst, driveFlow },
   reads: ['shelf'],
   compute: ({ driveHeatWorst: heat, driveFlow: flow }, { shelf }) =>
-    stepAnswer(
+    interimAnswer(
       {
         radiator:
           [...shelf.radiators].sort((a, b) => a.sheet.heatW - b.sheet.heatW).find((part) => part.sheet.heatW >= heat) ??

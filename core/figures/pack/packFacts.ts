@@ -1,8 +1,8 @@
 import { type ComposedPack, composePack } from '../../pack/compose.ts';
-import { type Entry, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 
 /** Electrical facts of the whole pack; refused while a box holds more than its bay takes. */
-export const packFacts: Entry<ComposedPack> = step({
+export const packFacts: Entry<ComposedPack> = interim({
   id: 'packFacts',
   reads: ['pack'],
   compute: (_, { pack }) => {
@@ -22,6 +22,6 @@ export const packFacts: Entry<ComposedPack> = step({
       pack.wiring,
     );
     if (typeof value === 'string') return missing(value);
-    return stepAnswer(value, 'trade: modules in series and parallel');
+    return interimAnswer(value, 'trade: modules in series and parallel');
   },
 });

@@ -5,7 +5,7 @@ import { FROST_C } from '../../road/frost.ts';
 import { drivePower } from '../drive/drivePower.ts';
 import { gearing } from '../drive/gearing.ts';
 import { motorNow } from '../drive/motorNow.ts';
-import { type Entry, missing, step, stepAnswer } from '../figure.ts';
+import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import type { Slots } from '../slots.ts';
 import type { Weather } from './roadVehicle.ts';
@@ -21,7 +21,7 @@ function frostHeatW({ use, electric, vehicle }: Pick<Slots, 'use' | 'electric' |
 }
 
 function lineIn(id: string, weather: Weather): Entry<DriveLine> {
-  return step({
+  return interim({
     id,
     needs: { gearing, drivePower, motorNow, packFacts },
     reads: ['drive', 'use', 'electric', 'vehicle', 'pack'],
@@ -47,7 +47,7 @@ function lineIn(id: string, weather: Weather): Entry<DriveLine> {
         regenShare: drive.regenShare,
         auxiliaryW: use.auxiliaryW + heat + (use.seatsW ?? 0),
       };
-      return stepAnswer(value, 'drive sheet; regeneration as chosen, held to what the pack takes');
+      return interimAnswer(value, 'drive sheet; regeneration as chosen, held to what the pack takes');
     },
   });
 }

@@ -3,7 +3,7 @@ import { type DriveLine, driveOver, type UseResult } from '../../road/driveOver.
 import type { RoadVehicle } from '../../road/roadLoad.ts';
 import { roundLeg } from '../../road/statedRound.ts';
 import type { Trace } from '../../road/trace.ts';
-import { type Entry, type Missing, missing, type SlotName, step, stepAnswer } from '../figure.ts';
+import { type Entry, interim, interimAnswer, type Missing, missing, type SlotName } from '../figure.ts';
 import type { Slots } from '../slots.ts';
 import { driveLine, driveLineFrost } from './driveLine.ts';
 import { roadVehicle, roadVehicleFrost } from './roadVehicle.ts';
@@ -23,7 +23,7 @@ function runs(
   source: string,
 ): UseRuns {
   const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>, regen: boolean) =>
-    step({
+    interim({
       id: `${id}${suffix}`,
       cost: 25,
       needs: { vehicle, line },
@@ -31,7 +31,7 @@ function runs(
       compute: ({ vehicle: road, line: drive }, slots) => {
         const way = trace(slots);
         if ('missing' in way) return way;
-        return stepAnswer(driveOver(way, road, regen ? drive : { ...drive, regenPowerW: 0 }), source);
+        return interimAnswer(driveOver(way, road, regen ? drive : { ...drive, regenPowerW: 0 }), source);
       },
     });
   return {
@@ -69,19 +69,19 @@ export interface NamedRun {
 }
 
 /** The use that speaks for the vehicle: the stated round, else the recorded route, else the cycle. */
-export const mainRun: Entry<NamedRun> = step({
+export const mainRun: Entry<NamedRun> = interim({
   id: 'mainRun',
   needs: { cycle: cycleRun },
   maybe: { round: roundRun, route: routeRun },
   compute: ({ cycle, round, route }) =>
-    stepAnswer(
+    interimAnswer(
       round ? { use: 'round', run: round } : route ? { use: 'route', run: route } : { use: 'cycle', run: cycle },
       'the stated round, else the recorded route, else the R83 cycle',
     ),
 });
 
 /** The use that asks most of pack and cable: highest rms power of those there are. */
-export const hardestRun: Entry<NamedRun> = step({
+export const hardestRun: Entry<NamedRun> = interim({
   id: 'hardestRun',
   needs: { cycle: cycleRun },
   maybe: { round: roundRun, route: routeRun },
@@ -89,7 +89,7 @@ export const hardestRun: Entry<NamedRun> = step({
     const all: NamedRun[] = [{ use: 'cycle', run: cycle }];
     if (round) all.push({ use: 'round', run: round });
     if (route) all.push({ use: 'route', run: route });
-    return stepAnswer(
+    return interimAnswer(
       all.reduce((a, b) => (b.run.rmsPowerW > a.run.rmsPowerW ? b : a)),
       'highest rms power of the uses there are',
     );

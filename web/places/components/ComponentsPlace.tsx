@@ -14,7 +14,7 @@ import { fileUrl } from '../../data/client.ts';
 import { useLibrary } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
-import { Sheet } from '../../widgets/Sheet.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
 import { AddComponent } from './AddComponent.tsx';
 
 /** A value of a sheet in the person's units; rows and maps by how many there are. */
@@ -53,7 +53,7 @@ export default function ComponentsPlace() {
           extra: all.filter((part) => part.kind === one).length || '',
         }))}
       />
-      <Sheet
+      <Panel
         title={KIND_NAME[kind]}
         aside={
           <span className="row">
@@ -107,7 +107,7 @@ export default function ComponentsPlace() {
             ]}
           />
         </div>
-      </Sheet>
+      </Panel>
       {adding && <AddComponent key={kind} kind={kind} onClose={() => setAdding(false)} />}
     </div>
   );

@@ -2,7 +2,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
 import { useFloor, useLibrary } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
-import { Sheet } from '../../widgets/Sheet.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
 import { Building } from './Building.tsx';
 import { DecisionItem } from './DecisionItem.tsx';
 import { HoursToday } from './HoursToday.tsx';
@@ -60,12 +60,12 @@ export default function Floor() {
           )}
         </div>
         <div className="stack">
-          <Sheet title="Needs a decision" aside={<strong>{decisions.length}</strong>}>
+          <Panel title="Needs a decision" aside={<strong>{decisions.length}</strong>}>
             {decisions.map((decision) => (
               <DecisionItem key={decision.key} decision={decision} />
             ))}
             {floor && decisions.length === 0 && <p className="in soft">Nothing waits for you.</p>}
-          </Sheet>
+          </Panel>
           {floor && <HoursToday floor={floor} />}
         </div>
       </div>

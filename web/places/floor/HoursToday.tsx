@@ -1,11 +1,11 @@
 import type { FloorData } from '../../../contract/floor.ts';
-import { Sheet } from '../../widgets/Sheet.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
 
 /** Each technician's day so far against the plan; orange is live work, tan is rework. */
 export function HoursToday({ floor }: { floor: FloorData }) {
   const people = floor.people.filter((person) => person.role === 'technician');
   return (
-    <Sheet title="Hours today" aside="clocked / planned">
+    <Panel title="Hours today" aside="clocked / planned">
       <div className="in">
         {people.map((person) => {
           const all = person.workHours + person.liveHours + person.reworkHours;
@@ -31,6 +31,6 @@ export function HoursToday({ floor }: { floor: FloorData }) {
         })}
         <p className="soft small">Orange is live high-voltage work. Tan is rework.</p>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -7,7 +7,7 @@ import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { useJobs } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
-import { Sheet } from '../../widgets/Sheet.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 
 const MARK: Record<JobRow['state'], Mark> = {
@@ -86,17 +86,17 @@ export default function JobList() {
         )}
       </div>
       {error && <p className="stop">{error.message}</p>}
-      <Sheet title="In hand" aside={`${open.length} jobs`}>
+      <Panel title="In hand" aside={`${open.length} jobs`}>
         <div className="in">
           <Rows label="Jobs in hand" jobs={open} />
         </div>
-      </Sheet>
+      </Panel>
       {over.length > 0 && (
-        <Sheet title="Handed over" aside={`${over.length} jobs`}>
+        <Panel title="Handed over" aside={`${over.length} jobs`}>
           <div className="in">
             <Rows label="Jobs handed over" jobs={over} />
           </div>
-        </Sheet>
+        </Panel>
       )}
     </div>
   );

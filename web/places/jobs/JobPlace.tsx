@@ -4,11 +4,11 @@ import type { JobSheet } from '../../../contract/job.ts';
 import { isStep, type StepId } from '../../app/steps.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useJob, useLibrary } from '../../data/resources.ts';
-import { BenchProvider, useBench } from './benchStore.ts';
 import { JobNote } from './JobNote.tsx';
-import { useJobBench } from './jobBench.ts';
+import { OpenJobProvider, useOpenJob } from './openJob.ts';
 import { Spine } from './Spine.tsx';
 import { Tally } from './Tally.tsx';
+import { useOpening } from './useOpening.ts';
 
 const STEP_VIEW: Record<StepId, ReturnType<typeof lazy>> = {
   brief: lazy(() => import('./brief/BriefStep.tsx')),
@@ -46,8 +46,8 @@ export default function JobPlace() {
 }
 
 function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step: StepId }) {
-  const bench = useJobBench(job, shelves);
-  if (!bench) {
+  const open = useOpening(job, shelves);
+  if (!open) {
     return (
       <div className="page">
         <h1>The library has no model “{job.vehicle.variantId}”</h1>
@@ -59,15 +59,15 @@ function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step
     );
   }
   return (
-    <BenchProvider bench={bench}>
+    <OpenJobProvider open={open}>
       <StepView step={step} />
-    </BenchProvider>
+    </OpenJobProvider>
   );
 }
 
-/** Drawn again only with the step: what is below asks the bench itself for what it reads. */
+/** Drawn again only with the step: what is below asks the open itself for what it reads. */
 const StepView = memo(function StepView({ step }: { step: StepId }) {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const View = STEP_VIEW[step];
   return (
     <div className="job">

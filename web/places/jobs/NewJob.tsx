@@ -11,8 +11,8 @@ import { lengthsOf } from '../../drawing/outline.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../widgets/Sheet.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { LineEditor } from './brief/LineEditor.tsx';
@@ -57,7 +57,7 @@ export default function NewJob() {
     <EntryForm className="page stack" style={{ maxWidth: 1000 }} onSave={() => void save()}>
       <h1>New job</h1>
       {form.refusal && <Alert type="error" title={form.refusal} />}
-      <Sheet title="Client">
+      <Panel title="Client">
         <div className="in fields">
           <TextField
             label="Client"
@@ -72,8 +72,8 @@ export default function NewJob() {
             fault={faults.clientContact}
           />
         </div>
-      </Sheet>
-      <Sheet
+      </Panel>
+      <Panel
         title="Vehicle"
         aside={variant ? `built ${variant.yearFrom} to ${variant.yearTo}` : 'models and variants from the library'}
       >
@@ -119,8 +119,8 @@ export default function NewJob() {
             </p>
           </div>
         )}
-      </Sheet>
-      <Sheet title="Brief" aside="firm lines decide, wishes weigh">
+      </Panel>
+      <Panel title="Brief" aside="firm lines decide, wishes weigh">
         <div className="in stack">
           {body.brief.map((line, i) => (
             <LineEditor
@@ -146,7 +146,7 @@ export default function NewJob() {
             />
           </div>
         </div>
-      </Sheet>
+      </Panel>
       <div className="row">
         <Button type="primary" htmlType="submit" loading={form.busy}>
           Open the job

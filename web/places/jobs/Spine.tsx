@@ -4,18 +4,18 @@ import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { STEPS, type StepId } from '../../app/steps.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
-import { useBench } from './benchStore.ts';
 import { JobHistory } from './JobHistory.tsx';
+import { useOpenJob } from './openJob.ts';
 import { spineStates } from './spineStates.ts';
 
 /** The steps of the job in the order of work, each with its state and one telling figure. */
 export function Spine({ step }: { step: StepId }) {
-  const bench = useBench('job', 'vehicle', 'lines', 'sheet', 'kit', 'fitOf');
+  const open = useOpenJob('job', 'vehicle', 'lines', 'sheet', 'kit', 'fitOf');
   const set = useUnitSet();
-  const { job, vehicle, kit, fitOf } = bench;
+  const { job, vehicle, kit, fitOf } = open;
   // The kit is judged by its own design: it does not follow the design looked at.
   const report = useMemo(() => (kit && job.kit ? fitOf(kit, job.kit.options) : null), [kit, job.kit, fitOf]);
-  const states = useMemo(() => spineStates(bench, report, set), [bench, report, set]);
+  const states = useMemo(() => spineStates(open, report, set), [open, report, set]);
   return (
     <nav className="spine" aria-label="Steps of the job">
       <div className="head">

@@ -9,7 +9,7 @@ import { BRIEF_NAME, byHowMuch, LINE_STATE_NAME, nowText, wanted } from '../../.
 import { useUnitSet } from '../../data/session.tsx';
 import { FigureValue } from '../../widgets/FigureValue.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
-import { useBench } from './benchStore.ts';
+import { useOpenJob } from './openJob.ts';
 
 const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };
 
@@ -27,7 +27,7 @@ function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitS
 
 /** Brief against now: every line with its present figure, met or not, by how much, and what a draft changes. */
 export function Tally() {
-  const { job, lines, savedLines, stored, designDirty, useDirty, sheet } = useBench(
+  const { job, lines, savedLines, stored, designDirty, useDirty, sheet } = useOpenJob(
     'job',
     'lines',
     'savedLines',

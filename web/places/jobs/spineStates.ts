@@ -6,7 +6,7 @@ import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import type { StepId } from '../../app/steps.ts';
 import type { Mark } from '../../widgets/StateMark.tsx';
-import type { JobBench } from './benchStore.ts';
+import type { OpenJob } from './openJob.ts';
 
 export interface SpineState {
   readonly mark: Mark;
@@ -17,7 +17,7 @@ const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? on
 
 /** State by shape and one telling figure for each step of a job. */
 export function spineStates(
-  { job, vehicle, lines, sheet, kit }: Pick<JobBench, 'job' | 'vehicle' | 'lines' | 'sheet' | 'kit'>,
+  { job, vehicle, lines, sheet, kit }: Pick<OpenJob, 'job' | 'vehicle' | 'lines' | 'sheet' | 'kit'>,
   report: FitReport | null,
   set: UnitSet,
 ): Record<StepId, SpineState> {

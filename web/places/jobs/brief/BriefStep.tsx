@@ -5,9 +5,9 @@ import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { LineEditor } from './LineEditor.tsx';
 import { lineToStart } from './lineToStart.ts';
 import { StoredLine } from './StoredLine.tsx';
@@ -15,13 +15,13 @@ import { UsePanel } from './UsePanel.tsx';
 
 /** What the client wants, line by line, and how the vehicle will be used. */
 export default function BriefStep() {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const [fresh, setFresh] = useState<BriefLineBody | null>(null);
   const person = usePerson();
   const may = useMay(job, 'brief');
   return (
     <div className="stack">
-      <Sheet title="Brief" aside={`${job.client.name}${job.client.contact ? `, ${job.client.contact}` : ''}`}>
+      <Panel title="Brief" aside={`${job.client.name}${job.client.contact ? `, ${job.client.contact}` : ''}`}>
         <fieldset className="in stack" disabled={!may} style={{ border: 0, margin: 0, minWidth: 0 }}>
           <legend className="hidden-label">Lines of the brief</legend>
           {job.brief.map((line) => (
@@ -42,7 +42,7 @@ export default function BriefStep() {
           )}
           {person.role !== 'manager' && <p className="soft small">The brief is changed by a manager.</p>}
         </fieldset>
-      </Sheet>
+      </Panel>
       <UsePanel />
     </div>
   );
@@ -50,7 +50,7 @@ export default function BriefStep() {
 
 /** A line that is being added; null drops it. */
 function FreshLine({ line, onChange }: { line: BriefLineBody; onChange: (line: BriefLineBody | null) => void }) {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const form = useChecked(briefAddress.add, { number: job.number }, line);
   const add = async () => {
     if (await form.save()) onChange(null);

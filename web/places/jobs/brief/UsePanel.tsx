@@ -1,7 +1,7 @@
 import { Button, Segmented } from 'antd';
 import { Labelled } from '../../../widgets/Labelled.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useUse } from './useUse.tsx';
 
@@ -12,7 +12,7 @@ export function UsePanel() {
   const { use, set, fault, buttons } = useUse();
   const round = use.round;
   return (
-    <Sheet title="How it is used" aside={buttons}>
+    <Panel title="How it is used" aside={buttons}>
       <div className="in stack">
         {round && (
           <TextField
@@ -143,6 +143,6 @@ export function UsePanel() {
           </Labelled>
         </div>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

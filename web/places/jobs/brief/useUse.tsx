@@ -6,11 +6,11 @@ import type { VehicleUse } from '../../../../core/figures/slots.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 /** The draft of how the vehicle is used, with a setter, the faults of its fields, and the buttons that save or drop it. */
 export function useUse() {
-  const { job, use, setUse, useDirty, useDraftVersion } = useBench(
+  const { job, use, setUse, useDirty, useDraftVersion } = useOpenJob(
     'job',
     'use',
     'setUse',

@@ -8,13 +8,13 @@ import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   // As it was when this was opened: somebody else may settle it meanwhile.
   const [chosen] = useState(job.cover[line.function] ?? null);
   const [way, setWay] = useState<CoverWay | null>(chosen?.way ?? null);
@@ -76,11 +76,11 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
 /** Every function a running vehicle needs and what covers it; gaps stand out and are settled here. */
 export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
   const [open, setOpen] = useState<string | null>(null);
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const may = useMay(job, 'cover');
   const covered = cover.filter((line) => line.by !== 'gap').length;
   return (
-    <Sheet title="Is everything there that a vehicle needs?" aside={`${covered} of ${cover.length} covered`}>
+    <Panel title="Is everything there that a vehicle needs?" aside={`${covered} of ${cover.length} covered`}>
       <div className="in cover">
         {cover.map((line) => {
           const tile = (
@@ -114,6 +114,6 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
           );
         })}
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -12,7 +12,7 @@ import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 export const VERDICT_MARK: Record<Verdict, Mark> = {
   fits: 'pass',
@@ -22,7 +22,7 @@ export const VERDICT_MARK: Record<Verdict, Mark> = {
 };
 
 function DecisionForm({ finding, done }: { finding: Finding; done: () => void }) {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const [reason, setReason] = useState('');
   const decision = finding.verdict === 'afterWork' ? 'accepted' : 'overridden';
   const { rule, subject } = finding;
@@ -51,7 +51,7 @@ function DecisionForm({ finding, done }: { finding: Finding; done: () => void })
 /** A verdict: what was compared, both figures, margin, where they came from, and what to do next. */
 export function FindingRow({ finding }: { finding: Finding }) {
   const set = useUnitSet();
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const { workshop } = useSession();
   const manager = useMay(job, 'decide');
   const [open, setOpen] = useState(false);

@@ -10,10 +10,10 @@ import { drawnParts } from '../../../drawing/parts.ts';
 import { VehiclePlan } from '../../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
 
@@ -26,7 +26,7 @@ interface StoredKitChoice {
 
 /** Put a kit revision against this vehicle: every rule's verdict with its reasons, and the cover of functions. */
 export default function MatchStep() {
-  const { job, shelves, vehicle, use, fitOf } = useBench('job', 'shelves', 'vehicle', 'use', 'fitOf');
+  const { job, shelves, vehicle, use, fitOf } = useOpenJob('job', 'shelves', 'vehicle', 'use', 'fitOf');
   const manager = useMay(job, 'kit');
   const sending = useSend();
   const kits = shelves.data.kits.filter((kit) => kit.state !== 'withdrawn');
@@ -89,7 +89,7 @@ export default function MatchStep() {
     : [];
   return (
     <div className="stack">
-      <Sheet
+      <Panel
         title={
           <div style={{ width: 300 }}>
             <Choice
@@ -144,11 +144,11 @@ export default function MatchStep() {
             <span className="soft small">Never includes {revision.exclusions.join(', ')}.</span>
           </div>
         )}
-      </Sheet>
+      </Panel>
       {report && revision && scene && (
         <>
           <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1fr) 206px' }}>
-            <Sheet
+            <Panel
               title={
                 <span className="row" data-overall={report.verdict}>
                   <StateMark mark={VERDICT_MARK[report.verdict]} label="" /> The kit {VERDICT_NAME[report.verdict]}
@@ -160,8 +160,8 @@ export default function MatchStep() {
               {report.findings.map((finding, i) => (
                 <FindingRow key={`${finding.rule} ${finding.subject} ${i}`} finding={finding} />
               ))}
-            </Sheet>
-            <Sheet title="Where it goes">
+            </Panel>
+            <Panel title="Where it goes">
               <div className="in" style={{ display: 'grid', placeItems: 'center' }}>
                 <VehiclePlan
                   vehicle={vehicle}
@@ -173,7 +173,7 @@ export default function MatchStep() {
                 />
                 <p className="soft small">Ringed: cradle holes. Red: no mounting point of this variant under it.</p>
               </div>
-            </Sheet>
+            </Panel>
           </div>
           <CoverGrid cover={report.cover} />
         </>

@@ -12,10 +12,10 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };
 
@@ -40,7 +40,7 @@ function useLineState(line: PartLine) {
 }
 
 function PartName({ line }: { line: PartLine }) {
-  const { shelves } = useBench('shelves');
+  const { shelves } = useOpenJob('shelves');
   return (
     <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
       <StateMark mark={MARK[line.state]} label={PART_STATE_NAME[line.state]} />
@@ -54,7 +54,7 @@ function PartName({ line }: { line: PartLine }) {
 
 /** Where a line stands: fitted by whom, due when, how many lie free. */
 function Standing({ line }: { line: PartLine }) {
-  const { shelves, today, job } = useBench('shelves', 'today', 'job');
+  const { shelves, today, job } = useOpenJob('shelves', 'today', 'job');
   const { workshop } = useSession();
   const may = useMay(job, 'parts');
   const { sending, save, conflict } = useLineState(line);
@@ -89,7 +89,7 @@ function Standing({ line }: { line: PartLine }) {
 }
 
 function StateChange({ line }: { line: PartLine }) {
-  const { shelves, job } = useBench('shelves', 'job');
+  const { shelves, job } = useOpenJob('shelves', 'job');
   const may = useMay(job, 'parts');
   const { sending, save, conflict } = useLineState(line);
   const name = shelves.components.get(line.componentId)?.name ?? line.componentId;
@@ -131,7 +131,7 @@ function StateChange({ line }: { line: PartLine }) {
 
 /** The job's list from kit and design: in stores, ordered with its day, missing, or fitted by whom and when. */
 export default function PartsStep() {
-  const { job, shelves } = useBench('job', 'shelves');
+  const { job, shelves } = useOpenJob('job', 'shelves');
   const set = useUnitSet();
   const may = useMay(job, 'parts');
   const sending = useSend();
@@ -146,7 +146,7 @@ export default function PartsStep() {
   );
   return (
     <div className="stack">
-      <Sheet
+      <Panel
         title="Parts"
         aside={
           <span className="row">
@@ -181,7 +181,7 @@ export default function PartsStep() {
             />
           )}
         </div>
-      </Sheet>
+      </Panel>
       {may && (
         <div style={{ width: 320 }}>
           <Choice

@@ -16,11 +16,11 @@ import { useMay } from '../../../data/useMay.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 /** One check: how, limit and where it comes from, value, signature. Done again it gets a further signature. */
 export function CheckRow({ check, result }: { check: Check; result: CheckResult | undefined }) {
-  const { job, sheet } = useBench('job', 'sheet');
+  const { job, sheet } = useOpenJob('job', 'sheet');
   const set = useUnitSet();
   const { workshop } = useSession();
   const sending = useSend(true);

@@ -3,14 +3,14 @@ import { proveAddress } from '../../../../contract/prove.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS } from '../../../../core/prove/check.ts';
 import { CHECKS } from '../../../../core/prove/index.ts';
 import { fileUrl } from '../../../data/client.ts';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { CheckRow } from './CheckRow.tsx';
 
 /** The sign-off sheet: each check with its limit, value, and who signed when; as PDF for the folder. */
 export default function ProveStep() {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const newest = new Map([...job.checks].reverse().map((result) => [result.checkId, result]));
   const passed = [...newest.values()].filter((result) => result.verdict === 'passed').length;
   return (
@@ -29,7 +29,7 @@ export default function ProveStep() {
       {CHECK_GROUPS.map((group) => {
         const checks = CHECKS.filter((check) => check.group === group);
         return (
-          <Sheet key={group} title={CHECK_GROUP_NAME[group]} hv={checks.some((check) => check.liveHv)}>
+          <Panel key={group} title={CHECK_GROUP_NAME[group]} hv={checks.some((check) => check.liveHv)}>
             {group === 'firstPower' && (
               <div className="in">
                 <SafetyNote about="live" />
@@ -38,7 +38,7 @@ export default function ProveStep() {
             {checks.map((check) => (
               <CheckRow key={check.id} check={check} result={newest.get(check.id)} />
             ))}
-          </Sheet>
+          </Panel>
         );
       })}
       <SafetyNote about="approval" />

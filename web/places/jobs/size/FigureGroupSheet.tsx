@@ -3,8 +3,8 @@ import { FIGURE_GROUP_NAME, type FigureGroup } from '../../../../core/figures/gr
 import { FIGURES } from '../../../../core/figures/index.ts';
 import { FIGURE_GROUPS } from '../../../../core/figures/names.ts';
 import { FigureRow } from '../../../widgets/FigureValue.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
-import { useBench } from '../benchStore.ts';
+import { Panel } from '../../../widgets/Panel.tsx';
+import { useOpenJob } from '../openJob.ts';
 
 /** Reasons that make a figure beside the point for this design, not a gap in it. */
 const BESIDE = new Set(['noGearbox', 'noRoute', 'noRound', 'noDcPost', 'noDcInlet', 'noCradle', 'mountsInLine']);
@@ -19,7 +19,7 @@ export function FigureGroupSheet({
   aside?: ReactNode;
   children?: ReactNode;
 }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const ids = FIGURE_GROUPS[group].filter((id) => {
     const { reason, value } = sheet.get(FIGURES[id]);
     return (
@@ -27,13 +27,13 @@ export function FigureGroupSheet({
     );
   });
   return (
-    <Sheet title={FIGURE_GROUP_NAME[group]} aside={aside}>
+    <Panel title={FIGURE_GROUP_NAME[group]} aside={aside}>
       <div className="in">
         {ids.map((id) => (
           <FigureRow key={id} id={id} sheet={sheet} />
         ))}
         {children}
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { AssumptionNotes } from './design/AssumptionNotes.tsx';
 import { DesignBar } from './design/DesignBar.tsx';
 import { useUndoKeys } from './design/useUndoKeys.ts';
@@ -24,7 +24,7 @@ const LOOK_VIEW: Record<
 
 /** The design bench: designs above, then one look at the design picked; every figure follows each change at once. */
 export default function SizeStep() {
-  const { stored } = useBench('stored');
+  const { stored } = useOpenJob('stored');
   useUndoKeys();
   const sending = useSend(true);
   const [params, setParams] = useSearchParams();

@@ -5,10 +5,10 @@ import type { StageRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
 import { currentStage, openBefore } from '../../../../core/stage/stageRules.ts';
 import { useMay } from '../../../data/useMay.ts';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
@@ -16,14 +16,14 @@ const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half',
 
 /** Stages from the kit's template: which is in hand, what holds up the rest, and the sheet of the one picked. */
 export default function BuildStep() {
-  const { job, kit } = useBench('job', 'kit');
+  const { job, kit } = useOpenJob('job', 'kit');
   const manager = useMay(job, 'stages');
   const sending = useSend(false, { typed: false });
   const [picked, setPicked] = useState<string | null>(null);
   const stage = job.stages.find((s) => s.id === picked) ?? currentStage(job.stages) ?? job.stages[0];
   if (!stage) {
     return (
-      <Sheet title="Build">
+      <Panel title="Build">
         <div className="in stack">
           <p className="soft">
             {kit
@@ -42,14 +42,14 @@ export default function BuildStep() {
             </div>
           )}
         </div>
-      </Sheet>
+      </Panel>
     );
   }
   const planned = job.stages.reduce((sum, s) => sum + s.hours, 0);
   const clocked = job.stages.reduce((sum, s) => sum + s.hoursClocked, 0);
   return (
     <div className="two" style={{ gridTemplateColumns: '236px minmax(0, 1fr)' }}>
-      <Sheet title="Stages" aside={`${clocked.toFixed(0)} of ${planned.toFixed(0)} h`}>
+      <Panel title="Stages" aside={`${clocked.toFixed(0)} of ${planned.toFixed(0)} h`}>
         <div className="stage-list" style={{ paddingBottom: 6 }}>
           {job.stages.map((s) => {
             const held = s.state === 'waiting' && openBefore(s, job.stages).length > 0;
@@ -71,7 +71,7 @@ export default function BuildStep() {
             );
           })}
         </div>
-      </Sheet>
+      </Panel>
       <div className="stack">
         <StageSheet key={stage.id} stage={stage} job={job} />
         <div className="spread">

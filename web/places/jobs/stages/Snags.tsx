@@ -6,7 +6,7 @@ import { useDraft } from '../../../data/draft.ts';
 import { useSession } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
@@ -24,7 +24,7 @@ export function Snags({ job }: { job: JobSheet }) {
   };
   const open = job.snags.filter((snag) => !snag.closedAt).length;
   return (
-    <Sheet title="Snags" aside={`${open} open`}>
+    <Panel title="Snags" aside={`${open} open`}>
       {job.snags.map((snag) => (
         <div className="step" key={snag.id}>
           <StateMark mark={snag.closedAt ? 'done' : 'open'} />
@@ -59,6 +59,6 @@ export function Snags({ job }: { job: JobSheet }) {
           </Button>
         </EntryForm>
       )}
-    </Sheet>
+    </Panel>
   );
 }

@@ -6,8 +6,8 @@ import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stag
 import { clock } from '../../../../wording/dates.ts';
 import { ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useSession } from '../../../data/session.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { ClockButtons } from './ClockButtons.tsx';
 import { StepLine } from './StepLine.tsx';
@@ -32,7 +32,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
   const over = stage.hoursClocked - stage.hours;
   return (
     <div className="stack" data-stage={stage.key} data-state={stage.state}>
-      <Sheet
+      <Panel
         hv={stage.liveHv}
         title={stage.name}
         aside={
@@ -91,7 +91,7 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
         {stage.steps.map((step) => (
           <StepLine key={step.id} step={step} stage={stage} job={job} />
         ))}
-      </Sheet>
+      </Panel>
     </div>
   );
 }

@@ -10,7 +10,7 @@ import { Conflict } from '../../../widgets/Conflict.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 /** A figure of this vehicle as the server says it is stored; null where it has none of its own. */
 interface SourcedFigure {
@@ -20,7 +20,7 @@ interface SourcedFigure {
 }
 
 function FigureForm({ id, done }: { id: VehicleFigureId; done: () => void }) {
-  const { job, vehicle } = useBench('job', 'vehicle');
+  const { job, vehicle } = useOpenJob('job', 'vehicle');
   const [value, setValue] = useState<number | null>(vehicle.figures[id].value);
   const [source, setSource] = useState<Source>('measured');
   // The vehicle's own figure as it was when this was opened; somebody else may measure meanwhile.

@@ -5,13 +5,13 @@ import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 /** Where the vehicle stands, as the Floor draws it, and the day it is promised for. One vehicle to a bay. */
 export function PlacePanel() {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const { data: floor } = useFloor();
   const manager = useMay(job, 'move');
   const sending = useSend(true);
@@ -29,7 +29,7 @@ export function PlacePanel() {
       },
     );
   return (
-    <Sheet title="Where it stands" aside={job.promised ? `promised for ${dayText(job.promised)}` : 'not promised yet'}>
+    <Panel title="Where it stands" aside={job.promised ? `promised for ${dayText(job.promised)}` : 'not promised yet'}>
       <div className="in fields">
         {manager ? (
           <>
@@ -64,6 +64,6 @@ export function PlacePanel() {
           theirs={({ placeId, promised, version }: PlaceBody) => ({ placeId, promised, version })}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -10,10 +10,10 @@ import { useSession, useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
-import { Sheet } from '../../../widgets/Sheet.tsx';
+import { Panel } from '../../../widgets/Panel.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 import { FigureEditor } from './FigureEditor.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
@@ -26,7 +26,7 @@ const CHASSIS_SAY: Record<string, string> = {
 
 /** The vehicle in front of you: what it is, what it weighs, where each figure came from, what is still to measure. */
 export default function VehicleStep() {
-  const { job, vehicle, lines, sheet } = useBench('job', 'vehicle', 'lines', 'sheet');
+  const { job, vehicle, lines, sheet } = useOpenJob('job', 'vehicle', 'lines', 'sheet');
   const set = useUnitSet();
   const { workshop } = useSession();
   const mayMeasure = useMay(job, 'measure');
@@ -37,7 +37,7 @@ export default function VehicleStep() {
   const share = figuresOf.frontAxleMass.value / (figuresOf.frontAxleMass.value + figuresOf.rearAxleMass.value);
   return (
     <div className="stack">
-      <Sheet
+      <Panel
         title={`${variant.makerName} ${variant.modelName} ${variant.name}`}
         aside={`${job.vehicle.builtYear}, ${job.vehicle.colour || 'colour not noted'}`}
       >
@@ -70,17 +70,17 @@ export default function VehicleStep() {
             </span>
           </div>
         </div>
-      </Sheet>
+      </Panel>
       <div className="two">
-        <Sheet
+        <Panel
           title="Corner weights"
           aside={weighing ? `last by ${weighing.by}, ${dayAndTime(weighing.at, workshop.timeZone)}` : 'not weighed yet'}
         >
           <div className="in">
             {mayMeasure ? <WeighingForm /> : <p className="soft">Weights are entered by technicians.</p>}
           </div>
-        </Sheet>
-        <Sheet title="Measuring list" aside={toMeasure.length > 0 ? `${toMeasure.length} to measure` : undefined}>
+        </Panel>
+        <Panel title="Measuring list" aside={toMeasure.length > 0 ? `${toMeasure.length} to measure` : undefined}>
           <div className="in">
             {toMeasure.length === 0 && (
               <p className="soft">
@@ -119,10 +119,10 @@ export default function VehicleStep() {
               </div>
             ))}
           </div>
-        </Sheet>
+        </Panel>
       </div>
       <PlacePanel />
-      <Sheet title="Figures of this vehicle" aside="measured ones stand in for the library's">
+      <Panel title="Figures of this vehicle" aside="measured ones stand in for the library's">
         <div className="in">
           <DataTable
             label="Figures of this vehicle"
@@ -147,7 +147,7 @@ export default function VehicleStep() {
             ]}
           />
         </div>
-      </Sheet>
+      </Panel>
     </div>
   );
 }

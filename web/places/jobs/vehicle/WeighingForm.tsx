@@ -8,7 +8,7 @@ import { Labelled } from '../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { useBench } from '../benchStore.ts';
+import { useOpenJob } from '../openJob.ts';
 
 type Corners = 'frontLeftKg' | 'frontRightKg' | 'rearLeftKg' | 'rearRightKg';
 type Draft = Sent<WeighingBody>;
@@ -30,7 +30,7 @@ const NAME: Record<Corners, string> = {
 
 /** Four corners as they stand on the pads, nose to the left as in the drawing. */
 export function WeighingForm() {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const [draft, setDraft] = useDraft<Draft>(`weighing ${job.id}`);
   const body = draft ?? BLANK;
   const form = useChecked(vehicleAddress.weigh, { number: job.number }, body);

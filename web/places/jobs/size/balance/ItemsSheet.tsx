@@ -1,7 +1,7 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
 import { useDesign } from '../design/useDesign.ts';
 
@@ -12,7 +12,7 @@ export function ItemsSheet() {
   const change = (i: number, next: Partial<(typeof items)[number]>) =>
     set({ items: items.map((item, k) => (k === i ? { ...item, ...next } : item)) });
   return (
-    <Sheet title="Put in and taken out besides" aside="taken out counts negative">
+    <Panel title="Put in and taken out besides" aside="taken out counts negative">
       <div className="in stack">
         {items.map((item, i) => (
           <div key={i} className="item-row">
@@ -55,6 +55,6 @@ export function ItemsSheet() {
           </Button>
         </div>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -2,17 +2,17 @@ import { massItems } from '../../../../../core/figures/balance/massItems.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 /** Every mass with its place and moment, as a person would write it down to check by hand. */
 export function MassTable() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const items = sheet.get(massItems).value;
   if (!items) return null;
   return (
-    <Sheet title="Every mass and its place" aside="x behind the front axle, y right of the middle">
+    <Panel title="Every mass and its place" aside="x behind the front axle, y right of the middle">
       <div className="in" style={{ overflowX: 'auto' }}>
         <DataTable
           label="Masses"
@@ -30,6 +30,6 @@ export function MassTable() {
           ]}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

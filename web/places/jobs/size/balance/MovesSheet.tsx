@@ -6,16 +6,16 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { useBayName } from '../../bayName.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { afterMoves, moveText } from './moveText.ts';
 import { useMoveAdvice } from './useMoveAdvice.ts';
 
 /** Which modules to move where to meet the aim of the brief, or of the other school. */
 export function MovesSheet() {
-  const { sheet, vehicle } = useBench('sheet', 'vehicle');
+  const { sheet, vehicle } = useOpenJob('sheet', 'vehicle');
   const bayName = useBayName(vehicle);
   const told = (one: MoveAdvice) => moveText(one, bayName);
   const { inputs, set } = useDesign();
@@ -28,7 +28,7 @@ export function MovesSheet() {
   const now = Math.abs(share - aim.share) <= aim.tolerance + 1e-12;
   const percent = (value: number) => formatQuantity(value, 'share', unitSet);
   return (
-    <Sheet title="Which modules to move" aside={`${percent(aim.share)} ± ${percent(aim.tolerance)} front`}>
+    <Panel title="Which modules to move" aside={`${percent(aim.share)} ± ${percent(aim.tolerance)} front`}>
       <div className="in stack">
         <Segmented
           aria-label="School of weight distribution"
@@ -66,6 +66,6 @@ export function MovesSheet() {
           brief says which holds; this only looks.
         </p>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,11 +1,11 @@
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** A hint where an axle carries over a tenth more or less than before. */
 export function RideHeight() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const front = sheet.get(FIGURES.frontAxleChange).value;
   const rear = sheet.get(FIGURES.rearAxleChange).value;

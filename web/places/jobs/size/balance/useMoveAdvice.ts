@@ -3,7 +3,7 @@ import { adviseMoves, type MoveAdvice, type MoveAim } from '../../../../../core/
 import { placeBox } from '../../../../../core/design/placeBox.ts';
 import { massItems } from '../../../../../core/figures/balance/massItems.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 export interface Advised {
   readonly aim: MoveAim;
@@ -16,7 +16,7 @@ export interface Advised {
  * at, and which modules to move to meet it.
  */
 export function useMoveAdvice(lookAt: 'equal' | 'original' | null): Advised | null {
-  const { job, sheet, inputs, vehicle, shelves } = useBench('job', 'sheet', 'inputs', 'vehicle', 'shelves');
+  const { job, sheet, inputs, vehicle, shelves } = useOpenJob('job', 'sheet', 'inputs', 'vehicle', 'shelves');
   const line = job.brief.find((candidate) => candidate.kind === 'axleShare');
   const items = sheet.get(massItems).value;
   const before = sheet.get(FIGURES.frontShareBefore).value;

@@ -2,17 +2,17 @@ import { useMemo } from 'react';
 import { type CostInputs, USUAL_COST } from '../../../../../core/charge/runningCost.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { CHART } from '../../../../app/theme.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { StackedBars } from '../../../../widgets/StackedBars.tsx';
-import { useBench } from '../../benchStore.ts';
 import { useUse } from '../../brief/useUse.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 const BARS = ['Fuel, before', 'Electricity'];
 
 /** What a year costs in energy against fuel, with every price to be changed. */
 export function CostPanel() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { use, set, buttons, fault } = useUse();
   const cost = use.cost ?? USUAL_COST;
   const change = (next: Partial<CostInputs>) => set({ cost: { ...cost, ...next } });
@@ -33,7 +33,7 @@ export function CostPanel() {
     />
   );
   return (
-    <Sheet title="Against fuel" aside={buttons}>
+    <Panel title="Against fuel" aside={buttons}>
       <div className="in stack">
         {energy !== null && fuel !== null && (
           <StackedBars
@@ -54,6 +54,6 @@ export function CostPanel() {
           {field('gramsCo2PerLitre', 'CO₂, grams per litre', 'coefficient')}
         </div>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

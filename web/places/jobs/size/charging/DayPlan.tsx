@@ -5,15 +5,15 @@ import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatClock } from '../../../../../core/quantity/format.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 const COLOURS = [CHART.primary, ...CHART.parts.slice(1)];
 const POINTS = 60;
 
 /** "Empty at 18:00, full at …": state of charge through the night, a line for each supply. */
 export function DayPlan() {
-  const { sheet, use } = useBench('sheet', 'use');
+  const { sheet, use } = useOpenJob('sheet', 'use');
   const list = sheet.get(supplies).value;
   const usable = sheet.get(FIGURES.packUsable).value;
   const efficiency = sheet.slots.charge.charger?.sheet.efficiency ?? 0.9;
@@ -39,7 +39,7 @@ export function DayPlan() {
   );
   if (!series) return null;
   return (
-    <Sheet title={`Empty at ${formatClock(home)}, full at …`} aside="plugged in at once">
+    <Panel title={`Empty at ${formatClock(home)}, full at …`} aside="plugged in at once">
       <div className="in">
         <LineChart
           name="night-of-charging"
@@ -50,6 +50,6 @@ export function DayPlan() {
           height={210}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -4,14 +4,14 @@ import { dcLimits } from '../../../../../core/figures/charge/dc.ts';
 import { MISSING } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 /** Rapid charging: power over state of charge, by the least of post, vehicle and pack. */
 export function DcChart() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { inputs, set } = useDesign();
   const result = sheet.get(dcLimits);
   const limits = result.value;
@@ -30,7 +30,7 @@ export function DcChart() {
   );
   const axes = useMemo(() => ({ x: { label: '% charged', min: 0, max: 100 }, y: { label: 'kW', min: 0 } }), []);
   return (
-    <Sheet title="Rapid DC" aside={inputs.packCooling === 'liquid' ? 'liquid-cooled pack' : 'air-cooled pack'}>
+    <Panel title="Rapid DC" aside={inputs.packCooling === 'liquid' ? 'liquid-cooled pack' : 'air-cooled pack'}>
       <div className="in stack">
         {series ? (
           <>
@@ -58,6 +58,6 @@ export function DcChart() {
           onChange={(dcMaxW) => set({ dcMaxW })}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -8,15 +8,15 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
-import { useBench } from '../../benchStore.ts';
 import { useUse } from '../../brief/useUse.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 /** Every supply the client has: what it gives with this charger, what holds it back, and when the pack is full. */
 export function SuppliesPanel() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { use, set, buttons, fault } = useUse();
   const unitSet = useUnitSet();
   const result = sheet.get(supplies);
@@ -25,7 +25,7 @@ export function SuppliesPanel() {
   const change = (i: number, next: Partial<NamedSupply>) =>
     set({ otherSupplies: others.map((supply, k) => (k === i ? { ...supply, ...next } : supply)) });
   return (
-    <Sheet title="At every supply" aside={buttons}>
+    <Panel title="At every supply" aside={buttons}>
       <div className="in stack">
         {result.value ? (
           <DataTable
@@ -117,6 +117,6 @@ export function SuppliesPanel() {
           </Button>
         </Fold>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -9,9 +9,9 @@ import { FIGURE_NAME } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { amount, FigureValue } from '../../../../widgets/FigureValue.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 const GROUPS: readonly FigureGroup[] = ['pack', 'range', 'road', 'weight', 'charge', 'price'];
 
@@ -59,7 +59,7 @@ function figureRows(
 
 /** All designs of the job side by side: what was chosen differently, then every figure, bold where they differ. */
 export default function CompareLook() {
-  const { job, stored, inputs, slotsOf } = useBench('job', 'stored', 'inputs', 'slotsOf');
+  const { job, stored, inputs, slotsOf } = useOpenJob('job', 'stored', 'inputs', 'slotsOf');
   const set = useUnitSet();
   const columns = useMemo(
     () =>
@@ -93,7 +93,7 @@ export default function CompareLook() {
     ...GROUPS.flatMap((group) => figureRows(group, columns, set)),
   ];
   return (
-    <Sheet title="Designs side by side" aside="bold where they differ">
+    <Panel title="Designs side by side" aside="bold where they differ">
       <div className="in" style={{ overflowX: 'auto' }}>
         <DataTable
           label="Designs side by side"
@@ -115,6 +115,6 @@ export default function CompareLook() {
           ]}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

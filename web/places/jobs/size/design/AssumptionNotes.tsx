@@ -5,11 +5,11 @@ import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { assumptionText } from '../../../../../wording/assumptions.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** What cannot work, what would break, and what was assumed, over every look of the design. */
 export function AssumptionNotes() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const notes = useMemo(() => assumptionsOf(sheet).map((found) => assumptionText(found, set)), [sheet, set]);
   const worst = sheet.get(drivelineWorst).value?.[0];

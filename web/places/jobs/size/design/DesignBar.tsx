@@ -11,13 +11,13 @@ import { useMay } from '../../../../data/useMay.ts';
 import { MergeDialog } from '../../../../widgets/MergeDialog.tsx';
 import { type Sending, useSend } from '../../../../widgets/useSend.ts';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench, useBenchNow } from '../../benchStore.ts';
+import { useOpenJob, useOpenJobNow } from '../../openJob.ts';
 import { DesignPapers } from './DesignPapers.tsx';
 
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 /** The designs of a job: pick, make, copy, save, choose. */
 export function DesignBar({ sending }: { sending: Sending }) {
-  const { job, stored, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = useBench(
+  const { job, stored, designDirty, setInputs, pickDesign, draftVersion, shelves, kit, undo, redo } = useOpenJob(
     'job',
     'stored',
     'designDirty',
@@ -29,7 +29,7 @@ export function DesignBar({ sending }: { sending: Sending }) {
     'undo',
     'redo',
   );
-  const now = useBenchNow();
+  const now = useOpenJobNow();
   const mayChoose = useMay(job, 'chooseDesign');
   const maySell = useMay(job, 'sellDesign');
   const [naming, setNaming] = useState<{ name: string; inputs: DesignInputs } | null>(null);

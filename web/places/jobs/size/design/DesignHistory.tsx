@@ -6,11 +6,11 @@ import { useOfAddress } from '../../../../data/resources.ts';
 import { useSession } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
 import { useShown } from '../../../../widgets/useShown.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
 export function DesignHistory({ onClose }: { onClose: () => void }) {
-  const { job, stored, setInputs } = useBench('job', 'stored', 'setInputs');
+  const { job, stored, setInputs } = useOpenJob('job', 'stored', 'setInputs');
   const { workshop } = useSession();
   const may = useMay(job, 'design');
   const { data, error } = useOfAddress(designAddress.history, stored && { id: stored.id });

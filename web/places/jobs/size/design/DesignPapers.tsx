@@ -5,12 +5,12 @@ import { type DesignFile, designAddress } from '../../../../../contract/design.t
 import { fileUrl } from '../../../../data/client.ts';
 import { useMay } from '../../../../data/useMay.ts';
 import { useSend } from '../../../../widgets/useSend.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { DesignHistory } from './DesignHistory.tsx';
 
 /** Paper, files and history of the design looked at. */
 export function DesignPapers({ dirty }: { dirty: boolean }) {
-  const { job, stored, pickDesign } = useBench('job', 'stored', 'pickDesign');
+  const { job, stored, pickDesign } = useOpenJob('job', 'stored', 'pickDesign');
   const may = useMay(job, 'design');
   const sending = useSend(true);
   const { message } = App.useApp();

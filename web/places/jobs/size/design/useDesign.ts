@@ -5,11 +5,11 @@ import {
   type ElectricChoice,
   electricChoice,
 } from '../../../../../core/design/inputs.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** The draft of the design looked at, with setters for its parts. */
 export function useDesign() {
-  const { inputs, setInputs } = useBench('inputs', 'setInputs');
+  const { inputs, setInputs } = useOpenJob('inputs', 'setInputs');
   return {
     inputs,
     drive: driveChoice(inputs),

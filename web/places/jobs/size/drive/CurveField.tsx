@@ -4,12 +4,12 @@ import { sheetCurve } from '../../../../../core/drive/motorCurve.ts';
 import { readCurve } from '../../../../../core/drive/readCurve.ts';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 /** Torque–speed curve as lines of text: speed, peak, continuous. What cannot be read is said and kept. */
 export function CurveField({ fault }: { fault: string | undefined }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { drive, setDrive } = useDesign();
   const unit = sheet.slots.drive.unit!;
   const stored = useMemo(

@@ -4,15 +4,15 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { CurveField } from './CurveField.tsx';
 
 /** How the drive turns the wheels: motors, reduction or gears, caps, efficiency, regeneration, torque curve. */
 export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet, vehicle } = useBench('sheet', 'vehicle');
+  const { sheet, vehicle } = useOpenJob('sheet', 'vehicle');
   const { inputs, drive, set, setDrive } = useDesign();
   const unitSet = useUnitSet();
   const unit = sheet.slots.drive.unit;
@@ -21,7 +21,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
   const volts = sheet.get(motorNow).value?.volts;
   const fault = (field: string) => faults[`inputs.drive.${field}`];
   return (
-    <Sheet
+    <Panel
       title={unit ? unit.name : 'No drive chosen'}
       aside={
         volts && unit
@@ -150,6 +150,6 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
             : `${vehicle.variant.drivenAxle === 'front' ? 'Front' : 'Rear'} wheels driven.`}
         </p>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -10,14 +10,14 @@ import { MISSING } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 const STEPS = 80;
 
 /** Pull at the wheels by gear, peak and continuous, against the road on the level and on the brief's hill, and the tyres. */
 export function PullChart() {
-  const { sheet, job } = useBench('sheet', 'job');
+  const { sheet, job } = useOpenJob('sheet', 'job');
   const set = useUnitSet();
   const result = sheet.get(pull);
   const vehicle = sheet.get(roadVehicle).value;
@@ -79,7 +79,7 @@ export function PullChart() {
       ? `Leave it in ${town} for town, ${open} for the open road.`
       : 'One gear does it all.';
   return (
-    <Sheet
+    <Panel
       title="Pull at the wheels, by gear"
       aside={
         reach
@@ -101,6 +101,6 @@ export function PullChart() {
           <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
         )}
       </div>
-    </Sheet>
+    </Panel>
   );
 }

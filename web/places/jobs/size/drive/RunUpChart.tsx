@@ -4,15 +4,15 @@ import { toShown, unitOf } from '../../../../../core/quantity/units.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart } from '../../../../widgets/LineChart.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 /** Speeds of a run are kept every tenth of a second. */
 const STEP_S = 0.1;
 
 /** Full throttle from rest: speed over time. */
 export function RunUpChart() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const run = sheet.get(runUp).value;
   const series = useMemo(
@@ -34,7 +34,7 @@ export function RunUpChart() {
   const axes = useMemo(() => ({ x: { label: 's', min: 0 }, y: { label: unitOf('speed', set).symbol, min: 0 } }), [set]);
   if (!series) return null;
   return (
-    <Sheet title="From rest" aside="level, dry, usual load">
+    <Panel title="From rest" aside="level, dry, usual load">
       <div className="in">
         <LineChart
           name="from-rest"
@@ -45,6 +45,6 @@ export function RunUpChart() {
           height={180}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -5,14 +5,14 @@ import { awgAtLeast } from '../../../../../core/wiring/awg.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from './ToFit.tsx';
 
 /** The smallest cable that carries current, peak and drop. */
 export function CablePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { electric, setElectric } = useDesign();
   const cable = sheet.get(cableChoice).value;
   return (
@@ -61,7 +61,7 @@ export function CablePanel({ faults }: { faults: Readonly<Record<string, string>
 
 /** What each cable carries steadily where it will lie: by its sheet until somebody knows better. */
 function Ampacity() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { electric, setElectric } = useDesign();
   const cables = [...sheet.slots.shelf.cables].sort((a, b) => a.sheet.sectionMm2 - b.sheet.sectionMm2);
   const put = (id: string, amps: number | null) => {
@@ -88,7 +88,7 @@ function Ampacity() {
 
 /** A fuse for the pack and one for each branch the design has. */
 export function FusePanel() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   return (
     <FigureGroupSheet group="fuses" aside="1.25 × steady or full throttle ÷ 1.6, within the cable">

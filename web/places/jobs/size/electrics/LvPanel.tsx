@@ -3,10 +3,10 @@ import { Button } from 'antd';
 import { converterChoice, lvSide } from '../../../../../core/figures/electric/lowVoltage.ts';
 import { type LvLoad, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
 import { TextField } from '../../../../widgets/TextField.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from './ToFit.tsx';
@@ -19,7 +19,7 @@ const SHARES = [
 
 /** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */
 export function LvPanel() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { electric, setElectric } = useDesign();
   const side = sheet.get(lvSide).value;
   const loads = electric.lvLoads ?? USUAL_LV_LOADS;
@@ -29,7 +29,7 @@ export function LvPanel() {
   const chosen = sheet.slots.electric.converter;
   return (
     <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr)' }}>
-      <Sheet
+      <Panel
         title={`Loads at ${side?.nominal ?? 12} V`}
         aside={electric.lvLoads ? 'listed for this design' : 'usual loads: change what differs'}
       >
@@ -102,7 +102,7 @@ export function LvPanel() {
             )}
           </span>
         </div>
-      </Sheet>
+      </Panel>
       <FigureGroupSheet group="lowVoltage">
         <ToFit what="DC-DC to fit" part={sheet.get(converterChoice).value} />
         <p className="soft small">{chosen ? `Among the parts: ${chosen.name}.` : 'No DC-DC among the parts yet.'}</p>

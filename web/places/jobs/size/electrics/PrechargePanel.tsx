@@ -8,7 +8,7 @@ import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from './ToFit.tsx';
@@ -17,7 +17,7 @@ const POINTS = 60;
 
 /** Link voltage while it fills, the resistor that does it, and when to give up. */
 export function PrechargePanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { electric, setElectric } = useDesign();
   const set = useUnitSet();
   const result = sheet.get(prechargeNow);

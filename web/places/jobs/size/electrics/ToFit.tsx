@@ -1,4 +1,4 @@
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** A component that is to be fitted, by name and stock, or that nothing is big enough. */
 export function ToFit({
@@ -10,7 +10,7 @@ export function ToFit({
   part: { readonly id: string; readonly name: string } | null | undefined;
   why?: string;
 }) {
-  const { inputs, shelves } = useBench('inputs', 'shelves');
+  const { inputs, shelves } = useOpenJob('inputs', 'shelves');
   const chosen =
     part &&
     (inputs.others.some((other) => other.componentId === part.id) ||

@@ -4,7 +4,7 @@ import { driveLoopChoice, packPumpChoice } from '../../../../../core/figures/hea
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { ToFit } from '../electrics/ToFit.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { WarmUpChart } from './WarmUpChart.tsx';
@@ -14,7 +14,7 @@ const AIR_RISE_K = 15;
 
 /** Heat to carry away from drive and battery, each in its own loop, and heat for the people. */
 export default function HeatLook() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const loop = sheet.get(driveLoopChoice).value;
   const rise = sheet.get(FIGURES.packRise).value;

@@ -3,13 +3,13 @@ import { CABIN, CABIN_WARM_C, cabinAfter } from '../../../../../core/cooling/cab
 import { FROST_C } from '../../../../../core/road/frost.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 const MINUTES = 20;
 
 /** The cabin from a cold start at 0 °C with the heater on full. */
 export function WarmUpChart() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { electric, use, vehicle } = sheet.slots;
   const watts = electric.heater?.sheet.powerW ?? use.heaterW;
   const style = vehicle.variant.shape.style;

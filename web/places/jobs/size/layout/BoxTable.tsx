@@ -6,7 +6,7 @@ import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 /** Changes one box of a design; a box without modules and without shift is none. */
@@ -21,7 +21,7 @@ export function withBox(boxes: readonly BoxChoice[], bay: string, change: Partia
 
 /** Modules by bay, what the filled box weighs, and, folded, what is in each box and how it is wired and placed. */
 export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet, vehicle } = useBench('sheet', 'vehicle');
+  const { sheet, vehicle } = useOpenJob('sheet', 'vehicle');
   const { inputs, set } = useDesign();
   const unitSet = useUnitSet();
   const { bays } = vehicle.variant;
@@ -104,7 +104,7 @@ function BoxDetails({
   faults: Readonly<Record<string, string>>;
   setBox: (bay: string, change: Partial<BoxChoice>) => void;
 }) {
-  const { sheet, shelves } = useBench('sheet', 'shelves');
+  const { sheet, shelves } = useOpenJob('sheet', 'shelves');
   const { inputs } = useDesign();
   const modules = shelves.data.components.flatMap((part) => (part.kind === 'module' ? [part] : []));
   const twoPacks = (inputs.packs ?? 'one') !== 'one';

@@ -6,16 +6,16 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { BoxTable } from './BoxTable.tsx';
 import { PackFields } from './PackFields.tsx';
 
 /** Everything that is chosen in a design; all figures follow each change at once. */
 export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { shelves, vehicle, sheet } = useBench('shelves', 'vehicle', 'sheet');
+  const { shelves, vehicle, sheet } = useOpenJob('shelves', 'vehicle', 'sheet');
   const { inputs, set } = useDesign();
   const options = (...kinds: ComponentKind[]) =>
     shelves.data.components
@@ -29,7 +29,7 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
     (shelves.components.get(inputs.driveId ?? '') as Component | undefined)?.kind === 'drive' &&
     sheet.slots.drive.unit?.sheet.output === 'gearboxInput';
   return (
-    <Sheet title="What goes in">
+    <Panel title="What goes in">
       <div className="in stack">
         <Choice
           label="Module"
@@ -92,13 +92,13 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
         </div>
         <OtherParts />
       </div>
-    </Sheet>
+    </Panel>
   );
 }
 
 /** The rest of the design's parts, folded: how many, how heavy. */
 function OtherParts() {
-  const { inputs, setInputs, shelves } = useBench('inputs', 'setInputs', 'shelves');
+  const { inputs, setInputs, shelves } = useOpenJob('inputs', 'setInputs', 'shelves');
   const set = useUnitSet();
   const mass = inputs.others.reduce(
     (sum, other) => sum + (shelves.components.get(other.componentId)?.massKg ?? 0) * other.quantity,

@@ -2,7 +2,7 @@ import { packFacts } from '../../../../../core/figures/pack/packFacts.ts';
 import { MISSING } from '../../../../../wording/figures.ts';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 
 const WIRING = [
@@ -18,7 +18,7 @@ const COOLING = [
 
 /** How the modules become a pack: strings, one pack or two, capacity, usable share, cooling. */
 export function PackFields({ faults }: { faults: Readonly<Record<string, string>> }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const { inputs, set } = useDesign();
   const total = inputs.boxes.reduce((sum, box) => sum + box.modules, 0);
   const { reason } = sheet.get(packFacts);

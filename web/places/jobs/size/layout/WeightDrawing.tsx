@@ -15,8 +15,8 @@ import { drawnParts } from '../../../../drawing/parts.ts';
 import type { BoxMoving, DrawnShift } from '../../../../drawing/useBoxDrag.ts';
 import { VehicleElevation } from '../../../../drawing/VehicleElevation.tsx';
 import { VehiclePlan } from '../../../../drawing/VehiclePlan.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 /** A box of the design moved by a shift as drawn from the side (fore and aft, up and down) or from above (to the side). */
 export function movedBox(box: BoxChoice, { right, down }: DrawnShift, view: 'side' | 'above'): BoxChoice {
@@ -38,7 +38,7 @@ export function WeightDrawing() {
     inputs,
     setInputs,
     slotsOf,
-  } = useBench('vehicle', 'sheet', 'job', 'inputs', 'setInputs', 'slotsOf');
+  } = useOpenJob('vehicle', 'sheet', 'job', 'inputs', 'setInputs', 'slotsOf');
   const set = useUnitSet();
   const may = useMay(job, 'design');
   const [view, setView] = useState<'side' | 'above'>('side');
@@ -89,7 +89,7 @@ export function WeightDrawing() {
   const loads = sheet.get(unladenLoads);
   const drag = may ? moving : null;
   return (
-    <Sheet
+    <Panel
       title="Where the weight goes"
       aside={
         <span className="row">
@@ -175,7 +175,7 @@ export function WeightDrawing() {
         )}
         <Clearances gaps={boxGaps(sheet.slots.pack.boxes)} />
       </div>
-    </Sheet>
+    </Panel>
   );
 }
 

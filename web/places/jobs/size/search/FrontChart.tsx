@@ -5,7 +5,7 @@ import type { Ranked } from '../../../../../core/search/rank.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 
 /** The best trade-offs: range against price; a bigger dot is nearer to the aim of axle shares. Press one to look at it. */
 export function FrontChart({
@@ -40,7 +40,7 @@ export function FrontChart({
   }, [ranked, picked, set]);
   const axes = useMemo(() => ({ x: { label: '€ parts' }, y: { label: unitOf('distance', set).symbol } }), [set]);
   return (
-    <Sheet title="Range against price" aside="press a dot to look at it">
+    <Panel title="Range against price" aside="press a dot to look at it">
       <div className="in">
         <LineChart
           name="best-trade-offs"
@@ -58,6 +58,6 @@ export function FrontChart({
           }}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

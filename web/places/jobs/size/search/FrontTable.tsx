@@ -5,9 +5,9 @@ import type { Ranked } from '../../../../../core/search/rank.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { useBayName } from '../../bayName.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** So many rows are read; the chart has them all. */
 const ROWS = 12;
@@ -28,7 +28,7 @@ export function FrontTable({
   adopt: (() => void) | null;
   busy: boolean;
 }) {
-  const { shelves, job, vehicle } = useBench('shelves', 'job', 'vehicle');
+  const { shelves, job, vehicle } = useOpenJob('shelves', 'job', 'vehicle');
   const bayName = useBayName(vehicle);
   const set = useUnitSet();
   const name = (id: string | null) => (id ? (shelves.components.get(id)?.name ?? id) : 'none');
@@ -36,7 +36,7 @@ export function FrontTable({
   const boxesOf = (choice: Ranked['choice']) =>
     choice.counts.flatMap((n, k) => (n > 0 ? [`${n} ${bayName(task.space.bays[k]?.bay ?? '')}`] : [])).join(', ');
   return (
-    <Sheet
+    <Panel
       title={`${ranked.length} best trade-offs, nearest to the wishes first`}
       aside={
         adopt && (
@@ -81,6 +81,6 @@ export function FrontTable({
           ]}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

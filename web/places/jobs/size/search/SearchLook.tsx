@@ -11,9 +11,9 @@ import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { useMay } from '../../../../data/useMay.ts';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { FrontChart } from './FrontChart.tsx';
 import { FrontTable } from './FrontTable.tsx';
 import { SpaceFields } from './SpaceFields.tsx';
@@ -25,7 +25,7 @@ const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];
 
 /** Looks for every buildable design: what it may choose from, how far it is, what stopped how many, and the best trade-offs. */
 export default function SearchLook() {
-  const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useBench(
+  const { job, inputs, vehicle, shelves, use, route, sheet, pickDesign } = useOpenJob(
     'job',
     'inputs',
     'vehicle',
@@ -88,7 +88,7 @@ export default function SearchLook() {
   };
   return (
     <>
-      <Sheet title="Search for more" aside="every buildable design, held against the brief">
+      <Panel title="Search for more" aside="every buildable design, held against the brief">
         <div className="in stack">
           <p>
             {firm.length > 0 ? (
@@ -152,7 +152,7 @@ export default function SearchLook() {
             </div>
           </Fold>
         </div>
-      </Sheet>
+      </Panel>
       {report && task && (
         <>
           {report.ranked.length > 0 ? (

@@ -3,7 +3,7 @@ import type { SearchSpace } from '../../../../../core/search/space.ts';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { useBayName } from '../../bayName.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** What the search may choose from: modules, drives, chargers, and how many into each bay. */
 export function SpaceFields({
@@ -15,7 +15,7 @@ export function SpaceFields({
   space: SearchSpace;
   onChange: (change: Partial<SearchSpace>) => void;
 }) {
-  const { shelves, vehicle } = useBench('shelves', 'vehicle');
+  const { shelves, vehicle } = useOpenJob('shelves', 'vehicle');
   const bayName = useBayName(vehicle);
   const name = (id: string) => shelves.components.get(id)?.name ?? id;
   return (

@@ -2,9 +2,9 @@ import { formatNumber } from '../../../../../core/quantity/format.ts';
 import type { BuildReason } from '../../../../../core/search/judgeCandidate.ts';
 import { BRIEF_NAME } from '../../../../../wording/brief.ts';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import type { SearchReport } from '../../../../workers/searchWorker.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 const REASON: Record<BuildReason, string> = {
   noModules: 'no modules at all',
@@ -22,7 +22,7 @@ const REASON: Record<BuildReason, string> = {
 
 /** How many candidates each reason stopped; one that breaks several counts at the first. */
 export function WhatBroke({ report }: { report: SearchReport }) {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const rows = Object.entries(report.broke)
     .map(([reason, many]) => {
       const line = job.brief.find((candidate) => candidate.id === reason);
@@ -35,7 +35,7 @@ export function WhatBroke({ report }: { report: SearchReport }) {
     .sort((a, b) => b.many - a.many);
   const most = Math.max(1, ...rows.map((row) => row.many));
   return (
-    <Sheet title="What stopped the others" aside="each counts at the first thing it breaks">
+    <Panel title="What stopped the others" aside="each counts at the first thing it breaks">
       <div className="in">
         <DataTable
           label="What stopped the others"
@@ -50,6 +50,6 @@ export function WhatBroke({ report }: { report: SearchReport }) {
           ]}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

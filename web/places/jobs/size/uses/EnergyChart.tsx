@@ -1,16 +1,16 @@
 import { useMemo } from 'react';
 import { type DrivenUse, USE_RUNS } from '../../../../../core/figures/road/useRuns.ts';
 import { CHART } from '../../../../app/theme.ts';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
+import { Panel } from '../../../../widgets/Panel.tsx';
 import { StackedBars } from '../../../../widgets/StackedBars.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 const NAME: Record<DrivenUse, string> = { round: 'Daily round', route: 'Recorded route', cycle: 'R83 cycle' };
 const USES: readonly DrivenUse[] = ['round', 'route', 'cycle'];
 
 /** Where the energy goes on each driven use, Wh per km: the parts add up to what the pack gives. */
 export function EnergyChart() {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const round = sheet.get(USE_RUNS.round.mild).value;
   const route = sheet.get(USE_RUNS.route.mild).value;
   const cycle = sheet.get(USE_RUNS.cycle.mild).value;
@@ -38,7 +38,7 @@ export function EnergyChart() {
   }, [known]);
   if (known.length === 0) return null;
   return (
-    <Sheet title="Where the energy goes" aside="Wh per km from the pack">
+    <Panel title="Where the energy goes" aside="Wh per km from the pack">
       <div className="in">
         <StackedBars
           name="where-the-energy-goes"
@@ -51,6 +51,6 @@ export function EnergyChart() {
           height={70 + 40 * known.length}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -5,8 +5,8 @@ import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { FigureValue } from '../../../../widgets/FigureValue.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 interface Row {
   readonly name: string;
@@ -41,14 +41,14 @@ const ROWS: readonly Row[] = [
 
 /** Range never as one proud number: new and 80 % battery, the day of the brief and frost, for every use there is. */
 export function RangeSpread() {
-  const { sheet, use } = useBench('sheet', 'use');
+  const { sheet, use } = useOpenJob('sheet', 'use');
   const set = useUnitSet();
   const rows = ROWS.filter((row) => {
     const { reason } = sheet.get(FIGURES[row.ids[1]]);
     return reason !== 'noRoute' && reason !== 'noRound';
   });
   return (
-    <Sheet
+    <Panel
       title="How far, and how far at worst"
       aside={`usual load; the day of the brief is ${formatQuantity(use.ambientC, 'temperature', set)}`}
     >
@@ -75,13 +75,13 @@ export function RangeSpread() {
           largest doubts: see the measuring list in Vehicle.
         </p>
       </div>
-    </Sheet>
+    </Panel>
   );
 }
 
 /** Says so where the drive cannot keep up: the range is then for a slower run than the use asks. */
 function TooWeak({ driven }: { driven: DrivenUse }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const run = sheet.get(USE_RUNS[driven].mild).value;
   if (!run || run.shortS === 0) return null;
   return (

@@ -9,7 +9,7 @@ import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 
 /** So many points a line: more than a screen has. */
 const POINTS = 500;
@@ -29,7 +29,7 @@ function thinned(distanceKm: Float64Array, values: Float64Array, shown: (value: 
 
 /** Track without a map, height profile, and speed and battery power along the way. */
 export function RouteCharts({ route }: { route: Route }) {
-  const { sheet } = useBench('sheet');
+  const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const run = sheet.get(routeRun).value;
   const way = useMemo(() => {

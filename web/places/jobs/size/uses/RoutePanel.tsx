@@ -6,22 +6,22 @@ import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
 import { Fold } from '../../../../widgets/Fold.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 import { RouteCharts } from './RouteCharts.tsx';
 import { SpeedLimits } from './SpeedLimits.tsx';
 import { useRouteFile } from './useRouteFile.ts';
 
 /** The recorded route of the job: dropped as a GPX file, shown as track and profile, with speed and power along it. */
 export function RoutePanel() {
-  const { route, job } = useBench('route', 'job');
+  const { route, job } = useOpenJob('route', 'job');
   const set = useUnitSet();
   const may = useMay(job, 'route');
   const { reading, fault, last, take, drop } = useRouteFile();
   const [limits, setLimits] = useState<SpeedLimit[]>([{ fromM: 0, limitKmh: 50 }]);
   const untimed = route?.notes.some((note) => note.code === 'noTimes');
   return (
-    <Sheet
+    <Panel
       title="Recorded route"
       aside={
         route
@@ -76,6 +76,6 @@ export function RoutePanel() {
           </div>
         )}
       </div>
-    </Sheet>
+    </Panel>
   );
 }

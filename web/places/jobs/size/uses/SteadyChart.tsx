@@ -7,14 +7,14 @@ import { steadyBatteryPower } from '../../../../../core/road/driveOver.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
-import { Sheet } from '../../../../widgets/Sheet.tsx';
-import { useBench } from '../../benchStore.ts';
+import { Panel } from '../../../../widgets/Panel.tsx';
+import { useOpenJob } from '../../openJob.ts';
 
 const SPEEDS = Array.from({ length: 23 }, (_, i) => 20 + i * 5);
 
 /** Range over steady speed on the level, from 20 to 130 km/h as far as the design goes; the brief's speed is marked. */
 export function SteadyChart() {
-  const { sheet, use } = useBench('sheet', 'use');
+  const { sheet, use } = useOpenJob('sheet', 'use');
   const set = useUnitSet();
   const vehicle = sheet.get(roadVehicle).value;
   const drive = sheet.get(driveLine).value;
@@ -39,7 +39,7 @@ export function SteadyChart() {
   );
   if (series.length === 0) return null;
   return (
-    <Sheet title="Range by steady speed" aside="on the level, usual load">
+    <Panel title="Range by steady speed" aside="on the level, usual load">
       <div className="in">
         <LineChart
           name="range-by-steady-speed"
@@ -50,6 +50,6 @@ export function SteadyChart() {
           height={210}
         />
       </div>
-    </Sheet>
+    </Panel>
   );
 }

@@ -6,7 +6,7 @@ import type { PackedRoute } from '../../../../../core/road/packedRoute.ts';
 import type { SpeedLimit } from '../../../../../core/road/speedsUnderLimits.ts';
 import { useSend } from '../../../../widgets/useSend.ts';
 import type * as RouteWorker from '../../../../workers/routeWorker.ts';
-import { useBench } from '../../benchStore.ts';
+import { useOpenJob } from '../../openJob.ts';
 import { ROUTE_PROBLEM } from './routeProblem.ts';
 
 /** Larger files are refused before they are read, bytes. */
@@ -28,7 +28,7 @@ async function readInWorker(request: RouteWorker.RouteRequest): Promise<RouteWor
 
 /** Takes GPX files into the job: reads, stores, and says what is wrong; the last one can be driven again under other limits. */
 export function useRouteFile() {
-  const { job } = useBench('job');
+  const { job } = useOpenJob('job');
   const sending = useSend();
   const { message } = App.useApp();
   const [reading, setReading] = useState(false);

@@ -21,7 +21,7 @@ import type { VehicleState } from '../../../core/vehicle/state.ts';
 import type { Shelves } from '../../data/resources.ts';
 
 /** Everything the steps of one job read: the stored sheet, the library, drafts, and the figures of both. */
-export interface JobBench {
+export interface OpenJob {
   readonly job: JobSheet;
   readonly shelves: Shelves;
   readonly vehicle: VehicleState;
@@ -79,38 +79,38 @@ const NAMES = [
   'savedLines',
   'slotsOf',
   'fitOf',
-] as const satisfies readonly (keyof JobBench)[];
+] as const satisfies readonly (keyof OpenJob)[];
 
 /** One context for each thing, so that what reads one is left alone when another changes. */
 const CONTEXTS = Object.fromEntries(NAMES.map((name) => [name, createContext<unknown>(undefined)])) as unknown as {
-  readonly [K in keyof JobBench]-?: Context<JobBench[K] | undefined>;
+  readonly [K in keyof OpenJob]-?: Context<OpenJob[K] | undefined>;
 };
-const NowContext = createContext<RefObject<JobBench> | null>(null);
+const NowContext = createContext<RefObject<OpenJob> | null>(null);
 
-/** Lays a bench before everything below. */
-export function BenchProvider({ bench, children }: { bench: JobBench; children: ReactNode }) {
-  const now = useRef(bench);
+/** Lays an open job before everything below. */
+export function OpenJobProvider({ open, children }: { open: OpenJob; children: ReactNode }) {
+  const now = useRef(open);
   useLayoutEffect(() => {
-    now.current = bench;
+    now.current = open;
   });
   return createElement(
     NowContext,
     { value: now },
     NAMES.reduce<ReactNode>(
-      (inner, name) => createElement(CONTEXTS[name] as Context<unknown>, { value: bench[name] }, inner),
+      (inner, name) => createElement(CONTEXTS[name] as Context<unknown>, { value: open[name] }, inner),
       children,
     ),
   );
 }
 
-/** The named things of the bench; whoever asks is drawn again when one of these changes, and only then. */
-export function useBench<K extends keyof JobBench>(...names: readonly K[]): Pick<JobBench, K> {
+/** The named things of the open job; whoever asks is drawn again when one of these changes, and only then. */
+export function useOpenJob<K extends keyof OpenJob>(...names: readonly K[]): Pick<OpenJob, K> {
   if (!use(NowContext)) throw new Error('no job above this');
-  return Object.fromEntries(names.map((name) => [name, use(CONTEXTS[name] as Context<unknown>)])) as Pick<JobBench, K>;
+  return Object.fromEntries(names.map((name) => [name, use(CONTEXTS[name] as Context<unknown>)])) as Pick<OpenJob, K>;
 }
 
-/** The bench as it is when something is pressed, for whoever need not be drawn again when it changes. */
-export function useBenchNow(): RefObject<JobBench> {
+/** The open job as it is when something is pressed, for whoever need not be drawn again when it changes. */
+export function useOpenJobNow(): RefObject<OpenJob> {
   const now = use(NowContext);
   if (!now) throw new Error('no job above this');
   return now;

@@ -1,15 +1,15 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
-import { back, forth, NO_STEPS, type Steps, stepped } from './steps.ts';
+import { back, forth, NO_STEPS, type Steps, stepped } from './trail.ts';
 
-export interface DesignSteps {
+export interface DesignTrail {
   readonly setInputs: (inputs: DesignInputs | null, run?: string) => void;
   readonly undo: (() => void) | null;
   readonly redo: (() => void) | null;
 }
 
 /** Steps back and forth over the draft of one design. `put` stores the draft; null means "as stored on the server". */
-export function useDesignSteps(of: string, now: DesignInputs, put: (inputs: DesignInputs | null) => void): DesignSteps {
+export function useDesignTrail(of: string, now: DesignInputs, put: (inputs: DesignInputs | null) => void): DesignTrail {
   const [held, setHeld] = useState<{ of: string; steps: Steps<DesignInputs> }>({ of, steps: NO_STEPS });
   const steps = held.of === of ? held.steps : NO_STEPS;
   const latest = useRef({ of, now, put, steps });

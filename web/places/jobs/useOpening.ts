@@ -14,8 +14,8 @@ import { dayOf } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useSession } from '../../data/session.tsx';
-import type { JobBench } from './benchStore.ts';
-import { useDesignSteps } from './designSteps.ts';
+import { useDesignTrail } from './designTrail.ts';
+import type { OpenJob } from './openJob.ts';
 
 /** Keeps one evaluator alive between renders, so that only what changed is computed again. */
 function useSheet(slots: Slots): FigureSheet {
@@ -28,8 +28,8 @@ function useSheet(slots: Slots): FigureSheet {
   }, [slots]);
 }
 
-/** Builds the bench of a job from its sheet and the library. Null while the variant is not in the library. */
-export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
+/** Opens a job: builds what its steps read from its sheet and the library. Null while the variant is not in the library. */
+export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
   const { workshop } = useSession();
   const today = useMemo(() => dayOf(new Date(), workshop.timeZone), [workshop.timeZone]);
   const [picked, setPicked] = useState<string | null>(null);
@@ -64,7 +64,7 @@ export function useJobBench(job: JobSheet, shelves: Shelves): JobBench | null {
   const savedSheet = useSheet(
     useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),
   );
-  const steps = useDesignSteps(stored?.id ?? job.id, inputs, (next) =>
+  const steps = useDesignTrail(stored?.id ?? job.id, inputs, (next) =>
     setDraft(next && { inputs: next, version: draft?.version ?? stored?.version ?? 0 }),
   );
   const lines = useMemo(() => judgeBrief(job.brief, sheet), [job.brief, sheet]);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 /** A panel with a heading and, at its right, what a person may do or should know. */
-export function Sheet({
+export function Panel({
   title,
   aside,
   children,

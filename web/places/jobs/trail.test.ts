@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { back, DEEP, forth, NO_STEPS, type Steps, stepped } from './steps.ts';
+import { back, DEEP, forth, NO_STEPS, type Steps, stepped } from './trail.ts';
 
 /** A value with its steps, changed by the functions under test. */
 class Draft {
