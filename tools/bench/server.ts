@@ -4,6 +4,7 @@ import { type Passport, signInOver } from '../../tests/api/signInOver.ts';
 import { measuredServer } from '../soak/measuredServer.ts';
 import { worstBodies } from '../soak/worstBodies.ts';
 import { median, type Row } from './row.ts';
+import { worstAlone } from './worstAlone.ts';
 
 const CONNECTIONS = 50;
 const STREAMS = 300;
@@ -55,6 +56,7 @@ export async function serverRows(databaseUrl: string): Promise<Row[]> {
       ...(await sheetRows(client, get, job)),
       await noteRow(server.url, ilse, job, following),
       await worstRow(server, ilse, job),
+      worstAlone(job.number, job.version, job.designs[0]?.inputs ?? {}),
     ];
   } finally {
     following.abort();
