@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { afterMoves, moveText } from '../../web/places/jobs/size/balance/moveText.ts';
+import { withBox } from '../../web/places/jobs/size/design/withBox.ts';
 import { LOOKS, lookOf } from '../../web/places/jobs/size/LookBar.tsx';
-import { withBox } from '../../web/places/jobs/size/layout/BoxTable.tsx';
 import { movedBox } from '../../web/places/jobs/size/layout/WeightDrawing.tsx';
 import { ROUTE_PROBLEM } from '../../web/places/jobs/size/uses/routeProblem.ts';
 import { assumptionText } from '../../wording/assumptions.ts';

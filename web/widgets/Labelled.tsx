@@ -1,7 +1,7 @@
 import { Form } from 'antd';
-import type { ReactNode } from 'react';
+import { createContext, memo, type ReactNode, use } from 'react';
 
-interface Props {
+interface Said {
   readonly label: string;
   /** Id of the input; where there is none, what is inside names itself. */
   readonly id?: string;
@@ -9,11 +9,22 @@ interface Props {
   /** The label is read out, not shown. */
   readonly hideLabel?: boolean | undefined;
   readonly width?: number | undefined;
-  readonly children: ReactNode;
 }
 
+/** What stands inside a label, handed past it: the label is dear to draw and stays when only what is inside changes. */
+const Inside = createContext<ReactNode>(null);
+const Handed = () => use(Inside);
+
 /** A field of a form: label above, what is wrong with it below. */
-export function Labelled({ label, id, fault, hideLabel, width, children }: Props) {
+export function Labelled({ children, ...said }: Said & { readonly children: ReactNode }) {
+  return (
+    <Inside value={children}>
+      <Frame {...said} />
+    </Inside>
+  );
+}
+
+const Frame = memo(function Frame({ label, id, fault, hideLabel, width }: Said) {
   return (
     <Form.Item
       layout="vertical"
@@ -24,10 +35,10 @@ export function Labelled({ label, id, fault, hideLabel, width, children }: Props
       {...(fault ? { validateStatus: 'error' as const, help: <span id={`${id}-fault`}>{fault}</span> } : {})}
       {...(width ? { style: { width } } : {})}
     >
-      {children}
+      <Handed />
     </Form.Item>
   );
-}
+});
 
 /** What ties an input to what is wrong with it, for those who hear it. */
 export const faultOf = (id: string, fault: string | null | undefined) =>

@@ -1,6 +1,6 @@
 import type { MoveAdvice } from '../../../../../core/balance/adviseMoves.ts';
 import type { BoxChoice } from '../../../../../core/design/inputs.ts';
-import { withBox } from '../layout/BoxTable.tsx';
+import { withBox } from '../design/withBox.ts';
 
 /** "2 modules from floor to front, then 1 from rear to front". */
 export const moveText = ({ moves }: MoveAdvice, bayName: (key: string) => string): string =>

@@ -1,101 +1,104 @@
+import { memo } from 'react';
 import type { BoxChoice } from '../../../../../core/design/inputs.ts';
 import { satelliteCount } from '../../../../../core/pack/satellites.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import type { Bay } from '../../../../../core/vehicle/variant.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
+import { useSame } from '../../../../widgets/useSame.ts';
 import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
-
-/** Changes one box of a design; a box without modules and without shift is none. */
-export function withBox(boxes: readonly BoxChoice[], bay: string, change: Partial<BoxChoice>): BoxChoice[] {
-  const old = boxes.find((box) => box.bay === bay) ?? { bay, modules: 0, shiftMm: 0 };
-  const next = { ...old, ...change };
-  const all = boxes.some((box) => box.bay === bay)
-    ? boxes.map((box) => (box.bay === bay ? next : box))
-    : [...boxes, next];
-  return all.filter((box) => box.modules > 0 || box.shiftMm !== 0);
-}
 
 /** Modules by bay, what the filled box weighs, and, folded, what is in each box and how it is wired and placed. */
 export function BoxTable({ faults }: { faults: Readonly<Record<string, string>> }) {
   const { sheet, vehicle } = useOpenJob('sheet', 'vehicle');
-  const { inputs, set } = useDesign();
-  const unitSet = useUnitSet();
+  const { inputs, setBox } = useDesign();
   const { bays } = vehicle.variant;
-  const setBox = (bay: string, change: Partial<BoxChoice>) => set({ boxes: withBox(inputs.boxes, bay, change) });
-  const rows = bays.map((bay) => {
+  const all = bays.map((bay) => {
     const at = inputs.boxes.findIndex((box) => box.bay === bay.key);
     const placed = sheet.slots.pack.boxes.find((box) => box.bay.key === bay.key);
-    return { bay, at, choice: inputs.boxes[at], placed };
+    const tooMany = placed?.outer === null && placed.module ? `takes ${placed.most} at most` : undefined;
+    const fault = tooMany ?? faults[`inputs.boxes.${at}.modules`];
+    return { bay, choice: inputs.boxes[at], massKg: placed?.massKg ?? null, fault };
   });
+  // Most changes of a design leave the boxes as they are.
+  const rows = useSame(all);
   return (
     <>
-      <DataTable
-        label="Modules in bays"
-        rows={rows}
-        rowKey={({ bay }) => bay.key}
-        columns={({ words, figures }) => [
-          words('Bay', ({ bay }) => (
-            <>
-              {bay.name}
-              <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
-            </>
-          )),
-          words(
-            'Modules',
-            ({ bay, at, choice, placed }) => (
-              <QuantityInput
-                label={`Modules in ${bay.name}`}
-                hideLabel
-                kind="count"
-                value={choice?.modules ?? 0}
-                onChange={(modules) =>
-                  modules !== null && setBox(bay.key, { modules: Math.max(0, Math.round(modules)) })
-                }
-                fault={
-                  placed?.outer === null && placed.module
-                    ? `takes ${placed.most} at most`
-                    : faults[`inputs.boxes.${at}.modules`]
-                }
-              />
-            ),
-            { width: 104 },
-          ),
-          words(
-            'Shift aft',
-            ({ bay, choice }) => (
-              <QuantityInput
-                label={`Shift of ${bay.name}`}
-                hideLabel
-                kind="length"
-                value={choice?.shiftMm ?? 0}
-                onChange={(shiftMm) => shiftMm !== null && setBox(bay.key, { shiftMm })}
-                disabled={!choice}
-              />
-            ),
-            { width: 112 },
-          ),
-          figures('Filled box', ({ bay, placed }) => (
-            <>
-              {placed ? (
-                <span className={placed.massKg > bay.maxMassKg ? 'stop' : ''}>
-                  {formatQuantity(placed.massKg, 'mass', unitSet)}
-                </span>
-              ) : (
-                <span className="soft">empty</span>
-              )}
-              <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
-            </>
-          )),
-        ]}
-      />
+      <Boxes rows={rows} setBox={setBox} />
       {inputs.boxes.length > 0 && <BoxDetails faults={faults} setBox={setBox} />}
     </>
   );
 }
+
+interface BoxRow {
+  readonly bay: Bay;
+  readonly choice: BoxChoice | undefined;
+  /** Of the filled box, kg; null where there is none. */
+  readonly massKg: number | null;
+  readonly fault: string | undefined;
+}
+type SetBox = (bay: string, change: Partial<BoxChoice>) => void;
+
+const Boxes = memo(function Boxes({ rows, setBox }: { rows: readonly BoxRow[]; setBox: SetBox }) {
+  const unitSet = useUnitSet();
+  return (
+    <DataTable
+      label="Modules in bays"
+      rows={rows}
+      rowKey={({ bay }) => bay.key}
+      columns={({ words, figures }) => [
+        words('Bay', ({ bay }) => (
+          <>
+            {bay.name}
+            <div className="soft small">{bay.inside ? 'inside the cabin' : bay.access}</div>
+          </>
+        )),
+        words(
+          'Modules',
+          ({ bay, choice, fault }) => (
+            <QuantityInput
+              label={`Modules in ${bay.name}`}
+              hideLabel
+              kind="count"
+              value={choice?.modules ?? 0}
+              onChange={(modules) => modules !== null && setBox(bay.key, { modules: Math.max(0, Math.round(modules)) })}
+              fault={fault}
+            />
+          ),
+          { width: 104 },
+        ),
+        words(
+          'Shift aft',
+          ({ bay, choice }) => (
+            <QuantityInput
+              label={`Shift of ${bay.name}`}
+              hideLabel
+              kind="length"
+              value={choice?.shiftMm ?? 0}
+              onChange={(shiftMm) => shiftMm !== null && setBox(bay.key, { shiftMm })}
+              disabled={!choice}
+            />
+          ),
+          { width: 112 },
+        ),
+        figures('Filled box', ({ bay, massKg }) => (
+          <>
+            {massKg !== null ? (
+              <span className={massKg > bay.maxMassKg ? 'stop' : ''}>{formatQuantity(massKg, 'mass', unitSet)}</span>
+            ) : (
+              <span className="soft">empty</span>
+            )}
+            <div className="soft small">of {formatQuantity(bay.maxMassKg, 'mass', unitSet)}</div>
+          </>
+        )),
+      ]}
+    />
+  );
+});
 
 function BoxDetails({
   faults,
