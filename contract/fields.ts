@@ -89,7 +89,7 @@ export const isoDate = (label: string) =>
 export const version = whole('Version', 1, 2_000_000_000).required();
 
 /** A body of at most this many values is told all its faults; a larger one its first. */
-const ALL_FAULTS_UP_TO = 1500;
+const ALL_FAULTS_UP_TO = 1000;
 const MOST_FAULTS = 100;
 
 /**

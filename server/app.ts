@@ -11,6 +11,7 @@ import { type House, mount } from './endpoint.ts';
 import { ENDPOINTS } from './endpoints.ts';
 import type { Live } from './events/live.ts';
 import { ProblemError, problemOf, SignInNeeded } from './problems.ts';
+import { SMALL_ANSWER } from './read/jsonText.ts';
 import { sessionRouter } from './session/routes.ts';
 import { signedInPerson } from './session/signedIn.ts';
 import { sessionStore } from './session/store.ts';
@@ -22,8 +23,6 @@ export interface AppParts extends House {
   readonly logger: Logger;
 }
 
-/** Answers up to this many bytes go as they are: a job's sheet is about that, and its pieces are far less. */
-const SMALL_ANSWER = 64_000;
 const HOUR_MS = 3_600_000;
 const YEAR_S = 365 * 86_400;
 

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
-import { FLOOR_SQL } from '../server/floor/query.ts';
+import { floorSql } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
@@ -94,7 +94,7 @@ async function floorAnswer(): Promise<Row[]> {
     const http: number[] = [];
     for (let i = 0; i < 60; i++) {
       let start = performance.now();
-      await client.query(FLOOR_SQL, [today, 7.5]);
+      await client.query(floorSql(today, 7.5));
       bare.push(performance.now() - start);
       start = performance.now();
       await (await fetch(`${running.url}/api/floor`, { headers })).text();

@@ -1,8 +1,11 @@
 /**
  * Everything the Floor draws and judges, as one statement: open jobs with what they need, people and their day, the
- * clock. $1 is the start of today, $2 the workshop's planned hours a day. One round trip, however many jobs are over.
+ * clock. One round trip, however many jobs are over. When today began is written into the statement, not given to it: a
+ * plan that must do for any day would read every hour ever clocked.
+ *
+ * @param start of today · @param hoursADay planned in this workshop
  */
-export const FLOOR_SQL = `
+export const floorSql = (start: Date, hoursADay: number): string => `
 with open_job as (
   select * from job where state not in ('handedOver', 'cancelled')
 ), hours as (
@@ -11,9 +14,9 @@ with open_job as (
   where s.job_id in (select id from open_job) group by s.job_id
 ), today as (
   select t.person_id, t.kind, s.live_hv,
-    extract(epoch from coalesce(t."to", now()) - greatest(t."from", $1::timestamptz)) / 3600 as h
+    extract(epoch from coalesce(t."to", now()) - greatest(t."from", '${start.toISOString()}'::timestamptz)) / 3600 as h
   from time_entry t join stage s on s.id = t.stage_id
-  where t."from" >= $1::timestamptz or t."to" is null
+  where t."from" >= '${start.toISOString()}'::timestamptz or t."to" is null
 )
 select json_build_object(
   'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'xM', x_m, 'yM', y_m,
@@ -51,7 +54,7 @@ select json_build_object(
     where t."to" is null),
   'people', (select coalesce(json_agg(json_build_object('personId', p.id, 'name', p.name, 'initials', p.initials, 'role', p.role,
       'hvUntil', (select max(valid_until) from authorisation a where a.person_id = p.id),
-      'hoursPlanned', case when p.role = 'technician' then $2::float8 else 0 end,
+      'hoursPlanned', case when p.role = 'technician' then ${Number(hoursADay)}::float8 else 0 end,
       'workHours', coalesce((select sum(h) from today where person_id = p.id and kind <> 'rework' and not live_hv), 0)::float8,
       'liveHours', coalesce((select sum(h) from today where person_id = p.id and kind <> 'rework' and live_hv), 0)::float8,
       'reworkHours', coalesce((select sum(h) from today where person_id = p.id and kind = 'rework'), 0)::float8

@@ -3,7 +3,7 @@ import type pg from 'pg';
 import type { FloorData } from '../../contract/floor.ts';
 import { floorAddress } from '../../contract/floor.ts';
 import { serve } from '../endpoint.ts';
-import { FLOOR_SQL } from './query.ts';
+import { floorSql } from './query.ts';
 
 /** The building's outline, metres. Places lie inside it; what is away lies below. */
 const BUILDING = { widthM: 23, lengthM: 12.8 };
@@ -15,7 +15,7 @@ export const floorEndpoints = [
       sql`select (${today}::date)::timestamp at time zone ${config.timeZone} as start`,
     );
     const pool = (db as unknown as { $client: pg.Pool }).$client;
-    const { rows } = await pool.query<{ floor: string }>(FLOOR_SQL, [zone[0]?.start, PLANNED_HOURS]);
+    const { rows } = await pool.query<{ floor: string }>(floorSql(new Date(zone[0]!.start), PLANNED_HOURS));
     const head = JSON.stringify({ now: now().toISOString(), building: BUILDING } satisfies Partial<FloorData>).slice(
       0,
       -1,

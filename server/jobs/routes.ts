@@ -44,14 +44,12 @@ async function refuseTaken(tx: Tx, placeId: string, number: string): Promise<voi
 export const jobEndpoints = [
   serve(jobsAddress.list, ({ db }) => jobRows(db)),
   serve(jobsAddress.whole, async ({ db, params, res }) => {
-    res.type('application/json').send(await sheetText(db, params.number));
-    return undefined;
+    return (await sheetText(db, params.number)).sendTo(res);
   }),
   serve(jobsAddress.events, ({ db, params }) => eventsOf(db, params.number)),
   ...JOB_PIECES.map((piece) =>
     serve<`/jobs/:number/${JobPiece}`, undefined, unknown>(jobsAddress[piece], async ({ db, params, res }) => {
-      res.type('application/json').send(await pieceText(db, params.number, piece));
-      return undefined;
+      return (await pieceText(db, params.number, piece)).sendTo(res);
     }),
   ),
   serve(jobAddress.open, ({ change, body, today }) =>

@@ -2,6 +2,7 @@ import { JOB_PARTS, type JobHead, type JobPart, type JobSheet } from '../../cont
 import type { JobKey } from '../change.ts';
 import { type Db, prepared, type Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
+import { JsonText } from './jsonText.ts';
 import { sheetStatement } from './sheetSql.ts';
 import { sharing } from './together.ts';
 
@@ -32,20 +33,20 @@ function sharedBy(db: Db): ReturnType<typeof sharing> {
 }
 
 /** One piece of a job's sheet as JSON text, to be sent as it is. */
-export const pieceText = (db: Db, number: string, part: Piece): Promise<string> =>
-  sharedBy(db)(`${number} ${part}`, async () => (await pieces(db, { number }, [part]))[part] ?? 'null');
+export const pieceText = (db: Db, number: string, part: Piece): Promise<JsonText> =>
+  sharedBy(db)(`${number} ${part}`, async () => new JsonText((await pieces(db, { number }, [part]))[part] ?? 'null'));
 
 /** A job's whole sheet as JSON text: the head's fields, and each further piece under its name. */
-export const sheetText = (db: Db, number: string): Promise<string> =>
+export const sheetText = (db: Db, number: string): Promise<JsonText> =>
   sharedBy(db)(number, async () => {
     const { head, ...rest } = await pieces(db, { number }, ['head', ...JOB_PARTS]);
     const parts = JOB_PARTS.map((part) => `,"${part}":${rest[part] ?? 'null'}`).join('');
-    return `${(head ?? '{}').slice(0, -1)}${parts}}`;
+    return new JsonText(`${(head ?? '{}').slice(0, -1)}${parts}}`);
   });
 
 /** A job's whole sheet, for papers. */
 export const jobSheet = async (db: Db, number: string): Promise<JobSheet> =>
-  JSON.parse(await sheetText(db, number)) as JobSheet;
+  JSON.parse((await sheetText(db, number)).text) as JobSheet;
 
 /** The head of a job's sheet. */
 export const headOf = async (db: Db | Tx, which: JobKey): Promise<JobHead> =>
