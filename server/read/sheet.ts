@@ -4,7 +4,7 @@ import { type Db, prepared, type Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { JsonText } from './jsonText.ts';
 import { sheetStatement } from './sheetSql.ts';
-import { sharing } from './together.ts';
+import { sharedBy } from './together.ts';
 
 type Piece = JobPart | 'head';
 
@@ -20,16 +20,6 @@ async function pieces<P extends Piece>(
     ]),
     'job',
   );
-}
-
-/** Sheets that many ask for at once, a database each. */
-const shared = new WeakMap<Db, ReturnType<typeof sharing>>();
-function sharedBy(db: Db): ReturnType<typeof sharing> {
-  const known = shared.get(db);
-  if (known) return known;
-  const made = sharing();
-  shared.set(db, made);
-  return made;
 }
 
 /** One piece of a job's sheet as JSON text, to be sent as it is. */

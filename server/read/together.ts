@@ -25,3 +25,14 @@ export function sharing(): <T>(key: string, work: () => Promise<T>) => Promise<T
     return later;
   };
 }
+
+const byDatabase = new WeakMap<object, ReturnType<typeof sharing>>();
+
+/** What is shared by all who ask one database. */
+export function sharedBy(db: object): ReturnType<typeof sharing> {
+  const known = byDatabase.get(db);
+  if (known) return known;
+  const made = sharing();
+  byDatabase.set(db, made);
+  return made;
+}
