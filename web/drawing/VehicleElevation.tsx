@@ -1,3 +1,5 @@
+import equal from 'fast-deep-equal';
+import { memo } from 'react';
 import type { VehicleState } from '../../core/vehicle/state.ts';
 import { lengthsOf, type Point, sideOutline, sideWindow } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
@@ -30,7 +32,9 @@ function gridLines(from: number, to: number): number[] {
 }
 
 /** The vehicle from the side, to scale, with boxes, drive, mass centre, wheelbase and axle loads under the wheels. */
-export function VehicleElevation({ vehicle, parts, front, rear, middle, centreX, moving = null }: Props) {
+export const VehicleElevation = memo(Elevation, equal);
+
+function Elevation({ vehicle, parts, front, rear, middle, centreX, moving = null }: Props) {
   const dragOf = useBoxDrag(moving);
   const l = lengthsOf(vehicle);
   const pad = 140;

@@ -1,3 +1,5 @@
+import equal from 'fast-deep-equal';
+import { memo } from 'react';
 import type { VehicleState } from '../../core/vehicle/state.ts';
 import { lengthsOf, planPath } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
@@ -28,7 +30,9 @@ const covers = (over: DrawnPart, under: DrawnPart): boolean =>
   Math.abs(over.y - under.y) < over.width / 2;
 
 /** The vehicle from above, to scale: outline, wheels, screen, boxes and drive. */
-export function VehiclePlan({ vehicle, parts, perMm, noseUp = false, marks = [], title, moving = null }: Props) {
+export const VehiclePlan = memo(Plan, equal);
+
+function Plan({ vehicle, parts, perMm, noseUp = false, marks = [], title, moving = null }: Props) {
   const dragOf = useBoxDrag(moving);
   const l = lengthsOf(vehicle);
   const pad = 120;

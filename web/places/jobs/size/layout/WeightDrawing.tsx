@@ -1,5 +1,5 @@
 import { Segmented } from 'antd';
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { BoxChoice, DesignInputs } from '../../../../../core/design/inputs.ts';
 import { unladenLoads } from '../../../../../core/figures/balance/unladenLoads.ts';
 import { createSheet } from '../../../../../core/figures/evaluate.ts';
@@ -87,23 +87,24 @@ export function WeightDrawing() {
   const target = aim?.school === 'equal' ? 0.5 : before;
   const off = aim && share !== null && target !== null && Math.abs(share - target) > (aim.tolerance ?? 0);
   const loads = sheet.get(unladenLoads);
-  const drag = may ? moving : null;
+  // The same object as long as there is a drawing: it is dear to draw, and draws itself again only when it shows otherwise.
+  const latest = useRef(moving);
+  latest.current = moving;
+  const steadyMoving = useMemo<BoxMoving>(
+    () => ({
+      onDrag: (...given) => latest.current.onDrag(...given),
+      onNudge: (...given) => latest.current.onNudge(...given),
+    }),
+    [],
+  );
+  const drag = may ? steadyMoving : null;
   return (
     <Panel
       title="Where the weight goes"
       aside={
         <span className="row">
           {may && <span>Drag a box or move it by arrow keys; it keeps to 10 mm.</span>}
-          <Segmented
-            aria-label="View"
-            size="small"
-            value={view}
-            options={[
-              { label: 'Side', value: 'side' },
-              { label: 'Above', value: 'above' },
-            ]}
-            onChange={(next) => setView(next as 'side' | 'above')}
-          />
+          <ViewChoice view={view} onView={setView} />
         </span>
       }
     >
@@ -178,6 +179,17 @@ export function WeightDrawing() {
     </Panel>
   );
 }
+
+type View = 'side' | 'above';
+const VIEWS = [
+  { label: 'Side', value: 'side' },
+  { label: 'Above', value: 'above' },
+];
+const ViewChoice = memo(function ViewChoice({ view, onView }: { view: View; onView: (view: View) => void }) {
+  return (
+    <Segmented aria-label="View" size="small" value={view} options={VIEWS} onChange={(next) => onView(next as View)} />
+  );
+});
 
 /** The tightest way of each box, red where it is under 10 mm. */
 function Clearances({ gaps }: { gaps: ReturnType<typeof boxGaps> }) {
