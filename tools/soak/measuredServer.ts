@@ -12,16 +12,17 @@ const answerOf = <T>(child: ChildProcess, name: string): Promise<T> =>
     const take = (message: unknown) => {
       if (typeof message !== 'object' || message === null || !(name in message)) return;
       child.off('message', take);
+      child.off('exit', ended);
       done((message as Record<string, T>)[name]!);
     };
     child.on('message', take);
-    child.once('exit', (code) => fail(new Error(`the server ended with ${code}`)));
+    const ended = (code: number | null) => fail(new Error(`the server ended with ${code}`));
+    child.once('exit', ended);
   });
 
 /** Starts a server in a process of its own that tells its memory and the delay of its event loop. */
 export async function measuredServer(databaseUrl: string): Promise<MeasuredServer> {
   const child = fork('tools/soak/serverProcess.ts', [databaseUrl], { execArgv: ['--import', 'tsx'] });
-  child.setMaxListeners(100);
   const url = await answerOf<string>(child, 'url');
   return {
     url,

@@ -1,5 +1,6 @@
 import { jobAddress, type PlaceBody } from '../../../../contract/jobChange.ts';
 import { dayText } from '../../../../wording/dates.ts';
+import { differences } from '../../../../wording/differences.ts';
 import { useFloor } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -62,6 +63,18 @@ export function PlacePanel() {
           params={{ number: job.number }}
           sending={sending}
           theirs={({ placeId, promised, version }: PlaceBody) => ({ placeId, promised, version })}
+          tell={(bodies, shown) =>
+            differences(
+              jobAddress.move.body!,
+              // By the names people know, not by what the database calls them.
+              bodies.map((body) => ({
+                ...body,
+                placeId: places.find((place) => place.id === body.placeId)?.name ?? 'not here yet',
+                promised: body.promised && dayText(body.promised),
+              })),
+              shown,
+            )
+          }
         />
       </div>
     </Panel>

@@ -1,0 +1,27 @@
+import { choose, expect, openJob, signIn, test } from './fixture.ts';
+
+test('two managers move a vehicle from the same moment: both sides are shown', async ({ browser, page, address }) => {
+  await signIn(page, address, 'ilse');
+  const number = await openJob(page, address, 'Tour car', 'vehicle');
+  await expect(page.getByLabel('Place', { exact: true })).toBeVisible();
+  // The page hears nothing for a while, as on a train.
+  await page.route('**/api/jobs/**', (route) =>
+    route.request().method() === 'GET' ? route.abort() : route.continue(),
+  );
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(other, address, 'ilse');
+  await other.goto(`${address}/jobs/${number}/vehicle`);
+  await choose(other, 'Place', 'Out of the building');
+  await expect(other.getByText('Out of the building').first()).toBeVisible();
+  await page.waitForTimeout(300);
+  await page.getByLabel('Promised day').fill('30 Jan 2027');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('Somebody saved this while you were writing')).toBeVisible();
+  await expect(dialog.getByRole('row', { name: /Place/ })).toContainText('Out of the building');
+  await expect(dialog.getByRole('row', { name: /Promised/ })).toContainText('30 Jan');
+  await page.unroute('**/api/jobs/**');
+  await dialog.getByRole('button', { name: 'Save mine over it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByText('promised for 30 Jan')).toBeVisible();
+});
