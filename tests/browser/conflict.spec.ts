@@ -12,7 +12,9 @@ test('two managers move a vehicle from the same moment: both sides are shown', a
   await signIn(other, address, 'ilse');
   await other.goto(`${address}/jobs/${number}/vehicle`);
   await choose(other, 'Place', 'Out of the building');
-  await expect(other.getByText('Out of the building').first()).toBeVisible();
+  const stored = async () =>
+    ((await (await other.request.get(`${address}/api/jobs/${number}/head`)).json()) as { placeId: string }).placeId;
+  await expect.poll(stored).toBe('outside');
   await page.waitForTimeout(300);
   await page.getByLabel('Promised day').fill('30 Jan 2027');
   await page.keyboard.press('Enter');
