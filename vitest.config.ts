@@ -17,6 +17,8 @@ export default defineConfig({
       'tests/building/**/*.test.ts',
     ],
     globalSetup: ['tests/api/template.ts'],
+    // Building the page has set it to production, in which React keeps nothing for tests.
+    env: { NODE_ENV: 'test' },
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -47,5 +47,5 @@ export function useMoveAdvice(lookAt: 'equal' | 'original' | null): Advised | nu
       aim,
     );
     return { aim, school, advice };
-  }, [items, before, line, lookAt, sheet, inputs, vehicle, shelves]);
+  }, [items, before, line, lookAt, inputs, vehicle, shelves]);
 }
