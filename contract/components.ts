@@ -1,27 +1,18 @@
 import Joi from 'joi';
 import { KINDS } from '../core/component/kinds/index.ts';
-import type { ComponentKind } from '../core/component/sheets.ts';
+import type { ComponentBase, ComponentKind } from '../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { A_FILE, address, answers } from './address.ts';
 import { SHEET_SCHEMAS } from './component.ts';
-import { type Made, quantity, text, whole } from './fields.ts';
+import { type Made, type Mutable, quantity, text, whole } from './fields.ts';
 
 export const COMPONENT_KINDS = Object.keys(KINDS) as ComponentKind[];
 
 /** A component that is taken into the library. Its sheet is held against the schema of its kind. */
-export interface NewComponent {
+export interface NewComponent extends Mutable<Omit<ComponentBase, 'id' | 'supplier'>> {
   readonly kind: ComponentKind;
-  readonly name: string;
   /** By name; one that is not known yet is taken in with it. */
   readonly supplier: string;
-  readonly massKg: number;
-  readonly lengthMm: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly priceCents: number;
-  readonly leadDays: number;
-  readonly covers: string[];
-  readonly highVoltage: boolean;
   readonly sheet: Record<string, unknown>;
 }
 
@@ -38,6 +29,7 @@ const COMMON_FIELDS = {
   covers: Joi.array()
     .items(Joi.string().valid(...VEHICLE_FUNCTIONS))
     .max(40)
+    .unique()
     .label('Covers')
     .required(),
   highVoltage: Joi.boolean().strict().label('Live parts inside').required(),

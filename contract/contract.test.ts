@@ -9,9 +9,24 @@ import { partChangeSchema } from './parts.ts';
 import { signInSchema } from './session.ts';
 import { clockOnSchema, readingSchema } from './stages.ts';
 import { USUAL_USE, useSchema } from './use.ts';
-import { vehicleFigureSchema } from './vehicle.ts';
+import { vehicleAddress, vehicleFigureSchema } from './vehicle.ts';
 
 const problems = (schema: Joi.Schema, value: unknown) => check(schema, value).problems;
+
+test('an empty number is missing, one that cannot be read is wrong', () => {
+  const { problems: found } = check(vehicleAddress.weigh.body!, {
+    frontLeftKg: null,
+    frontRightKg: 'heavy',
+    rearLeftKg: 200,
+    rearRightKg: 200,
+    state: 'asReceived',
+    note: '',
+  });
+  expect(found).toEqual({
+    frontLeftKg: expect.stringMatching(/ is needed\.$/),
+    frontRightKg: expect.stringMatching(/must be a number/),
+  });
+});
 
 describe('fields', () => {
   test.each(['2026-11-24', '2028-02-29'])('%s is a day', (day) => expect(problems(isoDate('Day'), day)).toEqual({}));

@@ -22,6 +22,7 @@ const SENTENCES = {
   'object.base': '{{#label}} is not in the right form.',
   'object.unknown': '{{#label}} is not known here.',
   'array.base': '{{#label}} must be a list.',
+  'array.unique': '{{#label}} has an entry twice.',
   'array.max': '{{#label}} has too many entries: at most {{#limit}}.',
 };
 
@@ -102,8 +103,11 @@ export function check<T>(schema: Joi.Schema<T>, value: unknown): { value: T; pro
   if (result.error && boundsProblem(value, { values: ALL_FAULTS_UP_TO, depth: 30, text: 1_000_000 }) === null)
     result = schema.validate(value, { ...VALIDATION, abortEarly: false });
   const problems: Record<string, string> = {};
-  for (const { path, message } of result.error?.details.slice(0, MOST_FAULTS) ?? [])
-    problems[path.join('.')] ??= message;
+  for (const { path, message, type, context } of result.error?.details.slice(0, MOST_FAULTS) ?? []) {
+    // An empty number field is sent as null: it is not a wrong number, it is missing.
+    const empty = type === 'number.base' && context?.value === null;
+    problems[path.join('.')] ??= empty ? `${context?.label} is needed.` : message;
+  }
   return { value: result.value as T, problems };
 }
 

@@ -34,7 +34,7 @@ async function jobNumber(title: string): Promise<string> {
 
 const step = (title: string, name: string) => async (p: Page) => {
   await p.goto(`${running.url}/jobs/${await jobNumber(title)}/${name}`);
-  await p.locator('.work section').first().waitFor();
+  await p.locator('.work section, .bench section').first().waitFor();
 };
 
 const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {

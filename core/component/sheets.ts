@@ -16,7 +16,7 @@ export interface VoltageWindow {
 
 export type ComponentKind = keyof SheetByKind;
 
-interface ComponentBase {
+export interface ComponentBase {
   readonly id: string;
   readonly name: string;
   readonly supplier: string;

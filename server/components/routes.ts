@@ -19,6 +19,15 @@ const slugOf = (name: string) =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 50) || 'part';
 
+/** The id a person can read that nothing else of its kind has: "quay-works", else "quay-works-2". */
+async function freeId(name: string, isTaken: (id: string) => Promise<boolean>): Promise<string> {
+  const slug = slugOf(name);
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? slug : `${slug}-${n}`;
+    if (!(await isTaken(id))) return id;
+  }
+}
+
 /** The supplier of a name, taken in where it is new. */
 async function supplierNamed(tx: Tx, name: string): Promise<string> {
   const [known] = await tx
@@ -26,8 +35,8 @@ async function supplierNamed(tx: Tx, name: string): Promise<string> {
     .from(supplier)
     .where(sql`lower(${supplier.name}) = lower(${name})`);
   if (known) return known.id;
-  const id = slugOf(name);
-  await tx.insert(supplier).values({ id, name }).onConflictDoNothing();
+  const id = await freeId(name, async (wanted) => (await tx.$count(supplier, eq(supplier.id, wanted))) > 0);
+  await tx.insert(supplier).values({ id, name });
   return id;
 }
 
@@ -49,9 +58,7 @@ export const componentEndpoints = [
         .where(sql`lower(${component.name}) = lower(${body.name})`);
       if (same) throw new BadInput({ name: 'The library has a component of this name.' });
       const supplierId = await supplierNamed(tx, supplierName);
-      const slug = slugOf(body.name);
-      const [taken] = await tx.select({ id: component.id }).from(component).where(eq(component.id, slug));
-      const id = taken ? `${slug}-${Date.now().toString(36)}` : slug;
+      const id = await freeId(body.name, async (wanted) => (await tx.$count(component, eq(component.id, wanted))) > 0);
       await tx.insert(component).values({ ...own, id, supplierId });
       await log({ what: `took ${body.name} into the library`, resource: 'component', id, after: body });
       return { id };

@@ -11,9 +11,9 @@ export async function eventsOf(db: Db, number: string): Promise<JobEvent[]> {
   const rows = await db
     .select({ id: event.id, at: event.at, by: person.name, what: event.what, resource: event.resource })
     .from(event)
-    .innerJoin(person, eq(person.id, event.personId))
+    .leftJoin(person, eq(person.id, event.personId))
     .where(eq(event.jobNumber, number))
     .orderBy(desc(event.id))
     .limit(MOST);
-  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+  return rows.map((row) => ({ ...row, by: row.by ?? 'Dajo', at: row.at.toISOString() }));
 }

@@ -79,6 +79,23 @@ describe('a component is taken into the library', () => {
     expect(status).toBe(400);
     expect(Object.keys(body.fields)).toContain(field);
   });
+  test('suppliers whose names come to one id are still two', async () => {
+    for (const [name, supplier] of [
+      ['Motor Q4', 'Holm-Quay'],
+      ['Motor Q5', 'Holm Quay'],
+      ['Motor Q6', 'HOLM QUAY'],
+    ])
+      expect((await ilse.send('post', '/components', { ...motor, name, supplier })).status).toBe(200);
+    const { components } = (await ilse.get('/library')).body as LibraryData;
+    const of = (id: string) => components.find((one) => one.id === id)?.supplier;
+    expect([of('motor-q4'), of('motor-q5'), of('motor-q6')]).toEqual(['Holm-Quay', 'Holm Quay', 'Holm Quay']);
+  });
+  test('parts whose names come to one id are still two', async () => {
+    const ids = [];
+    for (const name of ['Motor R 1', 'Motor R-1', 'Motor (R) 1'])
+      ids.push((await ilse.send('post', '/components', { ...motor, name })).body.id);
+    expect(ids).toEqual(['motor-r-1', 'motor-r-1-2', 'motor-r-1-3']);
+  });
   test('nobody but a manager', async () => {
     const jory = await shop.visitor('jory');
     expect((await jory.send('post', '/components', { ...motor, name: 'Motor Q3' })).status).toBe(403);

@@ -74,6 +74,8 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
     if (OF_LIBRARY.has(resource)) void mutate(keys.library).catch(() => {});
   }
   void mutate(keys.jobs).catch(() => {});
+  // Histories that are open follow.
+  void mutate((key) => typeof key === 'string' && /\/(events|history)$/.test(key)).catch(() => {});
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {
     gathering = null;
     const all = [...waiting];

@@ -29,7 +29,7 @@ export function StoredLine({ line }: { line: StoredBriefLine }) {
     if (saved) setDraft(null);
   };
   return (
-    <EntryForm className="" onSave={() => void save(draft?.version ?? line.version)}>
+    <EntryForm className="" onSave={() => !same && void save(draft?.version ?? line.version)}>
       <LineEditor
         line={body}
         onChange={(next) =>
