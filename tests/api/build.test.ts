@@ -158,7 +158,9 @@ describe('readings against limits', () => {
     const stage = await stageOf('Bakery van', 'rear-box');
     const answer = await read(jory, stage, 1, value);
     expect(answer.status).toBe(400);
-    expect(answer.body.fields.value).toMatch(/^Measured value must be a number/);
+    expect(answer.body.fields.value).toMatch(
+      value === null ? /^Measured value is needed\.$/ : /^Measured value must be a number/,
+    );
   });
   test('a tick is a tick', async () => {
     const stage = await stageOf('Tour car', 'receive');

@@ -199,7 +199,7 @@ describe('weighing and measured figures', () => {
       'The front axle adds up to 1806 kg, over twice its rating of 840 kg. Was it read in kg, one corner at a time?',
     ],
     [{ rearLeftKg: 10, rearRightKg: 10 }, 'rearRightKg', /under a fifth of the usual/],
-    [{ frontLeftKg: null }, 'frontLeftKg', /must be a number/],
+    [{ frontLeftKg: null }, 'frontLeftKg', 'Front left is needed.'],
     [{ frontLeftKg: '310 kg' }, 'frontLeftKg', /without unit or comma/],
   ])('masses that cannot be: %j', async (change, field, sentence) => {
     const jory = await shop.visitor('jory');

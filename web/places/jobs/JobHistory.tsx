@@ -12,9 +12,14 @@ export function JobHistory({ number }: { number: string }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button size="small" type="text" icon={<HistoryOutlined />} onClick={() => setOpen(true)}>
-        History
-      </Button>
+      <Button
+        size="small"
+        type="text"
+        title="History: what was done, by whom"
+        aria-label="History"
+        icon={<HistoryOutlined />}
+        onClick={() => setOpen(true)}
+      />
       {open && (
         <Drawer open title={`What was done to ${number}`} onClose={() => setOpen(false)} size={560}>
           <Entries number={number} />
