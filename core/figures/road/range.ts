@@ -21,12 +21,12 @@ function driven(about: FigureAbout, use: DrivenUse, weather: 'mild' | 'frost') {
       packUsable,
       packEnergy,
       run: weather === 'frost' ? runs.frost : runs.mild,
-      dry: weather === 'frost' ? runs.frostFull : runs.full,
     },
     reads: ['drive'],
-    compute: ({ packUsable: usable, packEnergy: whole, run, dry }, { drive }) => {
+    compute: ({ packUsable: usable, packEnergy: whole, run }, { drive }) => {
       const perKm = run.batteryWh / run.distanceKm;
-      const without = dry.batteryWh / dry.distanceKm;
+      // What was put back is all that differs: pulling takes the same with and without.
+      const without = (run.batteryWh + run.recoveredWh) / run.distanceKm;
       if (!(perKm > 0) || !(without > 0)) return missing('neverReached');
       const energy = weather === 'frost' ? usable * FROST_PACK_SHARE : usable;
       const top = Math.min(energy, Math.max(0, 1 - drive.regenCeiling) * whole);

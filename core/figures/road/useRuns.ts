@@ -8,12 +8,10 @@ import type { Slots } from '../slots.ts';
 import { driveLine, driveLineFrost } from './driveLine.ts';
 import { roadVehicle, roadVehicleFrost } from './roadVehicle.ts';
 
-/** The runs over one trace: as it is, with nothing put back (above the ceiling), and on a day at freezing. */
+/** The runs over one trace: as the use is, and on a day at freezing. */
 export interface UseRuns {
   readonly mild: Entry<UseResult>;
-  readonly full: Entry<UseResult>;
   readonly frost: Entry<UseResult>;
-  readonly frostFull: Entry<UseResult>;
 }
 
 function runs(
@@ -22,7 +20,7 @@ function runs(
   trace: (slots: Slots) => Trace | Missing,
   source: string,
 ): UseRuns {
-  const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>, regen: boolean) =>
+  const over = (suffix: string, vehicle: Entry<RoadVehicle>, line: Entry<DriveLine>) =>
     interim({
       id: `${id}${suffix}`,
       cost: 25,
@@ -31,14 +29,12 @@ function runs(
       compute: ({ vehicle: road, line: drive }, slots) => {
         const way = trace(slots);
         if ('missing' in way) return way;
-        return interimAnswer(driveOver(way, road, regen ? drive : { ...drive, regenPowerW: 0 }), source);
+        return interimAnswer(driveOver(way, road, drive), source);
       },
     });
   return {
-    mild: over('', roadVehicle, driveLine, true),
-    full: over('Full', roadVehicle, driveLine, false),
-    frost: over('Frost', roadVehicleFrost, driveLineFrost, true),
-    frostFull: over('FrostFull', roadVehicleFrost, driveLineFrost, false),
+    mild: over('', roadVehicle, driveLine),
+    frost: over('Frost', roadVehicleFrost, driveLineFrost),
   };
 }
 
