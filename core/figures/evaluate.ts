@@ -1,5 +1,6 @@
 import type { QuantityKind } from '../quantity/kinds.ts';
 import { VEHICLE_FIGURE_IDS, type VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import { alike } from './alike.ts';
 import type { Answer, Entry, Missing, MissingReason, Working } from './figure.ts';
 import type { Slots } from './slots.ts';
 
@@ -41,7 +42,8 @@ export interface SheetOptions {
 
 /**
  * Evaluates entries on demand and remembers them. After `update` with new inputs, an entry is computed again only if
- * a slot it reads, a vehicle figure it used, or a needed result changed; unchanged slots are recognised by content.
+ * a slot it reads, a vehicle figure it used, or a needed result changed; unchanged slots and results are recognised by
+ * content.
  */
 export function createSheet(
   first: Slots,
@@ -67,10 +69,12 @@ export function createSheet(
     }
     count++;
     const used = new Map<VehicleFigureId, unknown>();
-    const result = computeEntry(entry, needs, slots, used);
+    const computed = computeEntry(entry, needs, slots, used);
+    // What comes out as before is passed on as before: nothing that needs it has to be computed again.
+    const result = before && compare === 'content' && alike(before.result, computed) ? before.result : computed;
     kept.set(key, { result, slots: readSlots, needs, vehicle: used });
     fresh.set(key, result);
-    return result;
+    return result as Result<V>;
   }
 
   return {

@@ -4,6 +4,7 @@ import { DRIVE, inStrings, MODULE, slots, VEHICLE, withoutModule } from '../test
 import { createSheet } from './evaluate.ts';
 import { figure } from './figure.ts';
 import { FIGURE_IDS, FIGURES } from './index.ts';
+import { cycleRun } from './road/useRuns.ts';
 
 const value = (change: Parameters<typeof slots>[0], id: keyof typeof FIGURES) =>
   createSheet(slots(change)).get(FIGURES[id]).value;
@@ -61,9 +62,17 @@ describe('evaluation', () => {
     const mass = sheet.get(FIGURES.frontAxleNow);
     sheet.update(slots({ charge: { ...slots().charge, inletAmps: 10 } }));
     for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
-    // The charger's own figures, the fuses of its branch, and the year's cost: nothing about range, weight or drive.
-    expect(sheet.computed()).toBe(16);
+    // What reads the charger; fuses and the year's cost come out as before, so nothing that rests on them is asked.
+    expect(sheet.computed()).toBe(7);
     expect(sheet.get(FIGURES.frontAxleNow)).toBe(mass);
+  });
+  test('a change that a figure on the way does not feel goes no further', () => {
+    const sheet = createSheet(slots());
+    const run = sheet.get(cycleRun);
+    const range = sheet.get(FIGURES.rangeCycle).value!;
+    sheet.update(slots({ pack: { ...slots().pack, usableShare: 0.45 } }));
+    expect(sheet.get(FIGURES.rangeCycle).value!).toBeLessThan(range);
+    expect(sheet.get(cycleRun)).toBe(run);
   });
   test('inputs of the same content change nothing', () => {
     const sheet = createSheet(slots());
