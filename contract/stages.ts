@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { StageTrait, StepLimit } from '../core/kit/kit.ts';
+import type { ReadingVerdict } from '../core/stage/limit.ts';
 import { ENTRY_KINDS, type EntryKind, type StageState } from '../core/stage/stageRules.ts';
 import { address, answers } from './address.ts';
 import type { Made } from './fields.ts';
@@ -100,35 +101,40 @@ export const stageAddress = {
     path: '/stages/:id/clock-on',
     act: 'clockOn',
     body: clockOnSchema,
-    answer: answers<unknown>(),
+    answer: answers<{ readonly stageId: string }>(),
   }),
-  clockOff: address({ method: 'post', path: '/clock-off', act: 'clockOff', answer: answers<unknown>() }),
+  clockOff: address({
+    method: 'post',
+    path: '/clock-off',
+    act: 'clockOff',
+    answer: answers<{ readonly stageId: string }>(),
+  }),
   confirmLive: address({
     method: 'post',
     path: '/stages/:id/confirm-live',
     act: 'confirmLive',
-    answer: answers<unknown>(),
+    answer: answers<{ readonly people: readonly string[] }>(),
   }),
   read: address({
     method: 'post',
     path: '/steps/:id/readings',
     act: 'reading',
     body: readingSchema,
-    answer: answers<unknown>(),
+    answer: answers<{ readonly verdict: ReadingVerdict }>(),
   }),
   decideReading: address({
     method: 'post',
     path: '/steps/:id/decision',
     act: 'decideReading',
     body: reasonSchema,
-    answer: answers<unknown>(),
+    answer: answers<{ readonly stepId: string }>(),
   }),
   finish: address({
     method: 'post',
     path: '/stages/:id/finish',
     act: 'finish',
     body: versionSchema,
-    answer: answers<unknown>(),
+    answer: answers<{ readonly stageId: string }>(),
   }),
   noteSnag: address({
     method: 'post',

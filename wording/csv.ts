@@ -8,6 +8,9 @@ const DIGITS = 7;
 const cell = (value: CsvValue) =>
   typeof value === 'number' ? String(Number(value.toPrecision(DIGITS))) : (value ?? '');
 
+/** What a spreadsheet would run as a formula; a number below nothing is none. Such cells are written after an apostrophe. */
+const FORMULA = /^(?:[=+@\t\r]|-(?![\d.]+(?:e[-+]?\d+)?$))/;
+
 /** A table as CSV (RFC 4180): comma, CRLF, quoted where needed; numbers with a point and at most seven digits, nothing as empty. */
 export const toCsv = (head: readonly string[], rows: readonly (readonly CsvValue[])[]): string =>
-  `${Papa.unparse([[...head], ...rows.map((row) => row.map(cell))], { newline: '\r\n' })}\r\n`;
+  `${Papa.unparse([[...head], ...rows.map((row) => row.map(cell))], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;

@@ -10,6 +10,7 @@ import { dayNumber } from '../core/quantity/format.ts';
 import { slots } from '../core/testing/wren.ts';
 import { VEHICLE_FIGURE_IDS } from '../core/vehicle/vehicleFigures.ts';
 import { BRIEF_NAME, byHowMuch, nowText, wanted } from './brief.ts';
+import { toCsv } from './csv.ts';
 import { FIGURE_NAME, VEHICLE_FIGURE_NAME } from './figures.ts';
 import { countVerdict, FUNCTION_NAME, findingSentence, marginText, nextAction, sources } from './fit.ts';
 import { refusalSentence } from './job.ts';
@@ -164,4 +165,19 @@ describe('limits in words', () => {
   test('miles per kilowatt-hour turn the sides round', () => {
     expect(plain(limitText({ min: null, max: 200 }, 'consumption', 'uk'))).toBe('at least 3.1 mi/kWh');
   });
+});
+
+test('CSV: what a spreadsheet would run is written as words; numbers below nothing stay numbers', () => {
+  const csv = toCsv(
+    ['name', 'mass'],
+    [
+      ['=1+1', -3.5],
+      ['@sum', 2],
+      ['-2+3', null],
+      ['- none', 1],
+      ['a, "b"', 0.1 + 0.2],
+    ],
+  );
+  const rows = [`"'=1+1",-3.5`, `"'@sum",2`, `"'-2+3",`, `"'- none",1`, '"a, ""b""",0.3'];
+  expect(csv.split('\r\n')).toEqual(['name,mass', ...rows, '']);
 });

@@ -241,7 +241,32 @@ describe('heat', () => {
   });
 });
 
+describe('steady speed', () => {
+  // 60 km/h: (m·g·C_rr + ½·ρ·CdA·v²)·v ÷ (η gear · η motor) + 200 W, per km.
+  test.each([0, 4])('what it takes at 60 km/h with %d m/s of wind against', (headwindMs) => {
+    const sheet = sheetOf(use({ headwindMs }));
+    const { massKg, airDensity } = sheet.get(roadVehicle).value!;
+    const v = 60 / 3.6;
+    const force = massKg * 9.80665 * 0.012 + 0.5 * airDensity * 2.2 * 0.45 * (v + headwindMs) ** 2;
+    const eta = sheet.get(pull).value!.engaged.way.efficiency * 0.9;
+    expect(sheet.get(FIGURES.consumptionConstant).value).toBeCloseTo(((force * v) / eta + 200) / 60, 9);
+  });
+});
+
 describe('balance', () => {
+  // Common practice: where a load sits by body, as a share of the wheelbase.
+  test.each([
+    ['van', 0.75],
+    ['bus', 0.55],
+    ['lorry', 0.8],
+    ['fourByFour', 0.7],
+    ['tug', 0.5],
+    ['open', 0.5],
+  ] as const)('a load in a %s rests with %d of itself on the rear axle', (style, share) => {
+    const vehicle = { ...VEHICLE, variant: { ...VARIANT, shape: { ...VARIANT.shape, style } } };
+    const rear = (payloadKg: number) => value('rearAxleLaden', { vehicle, ...use({ payloadKg }) })!;
+    expect(rear(300) - rear(0)).toBeCloseTo(300 * share, 9);
+  });
   const corners = {
     frontLeftKg: 320,
     frontRightKg: 280,

@@ -90,6 +90,8 @@ export function DataTable<R extends object>({
   return (
     <Label value={label}>
       <Table<R>
+        // A long table is no table element, so that its name stands on what is round it.
+        {...(long ? { role: 'group', 'aria-label': label } : {})}
         size="small"
         pagination={false}
         components={COMPONENTS}
