@@ -44,6 +44,7 @@ export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
     .max(8)
     .label('Supplies'),
   dcPostW: quantity('Rapid charging post', 'electricPower', 1000, 1_000_000).allow(null),
+  dcPostA: quantity('Amperes of the post', 'current', 1, 2000).allow(null),
   homeAtH: quantity('Hour of coming home', 'clock', 0, 24),
   cost,
 }).label('Use');

@@ -58,6 +58,36 @@ export function assumptionText(found: Assumption, set: UnitSet): { readonly text
         text: `${found.component} stands ${q(found.maxV, 'voltage')}, and the full pack has ${q(found.volts, 'voltage')}. Fewer modules in series.`,
         grave: true,
       };
+    case 'lowVoltage':
+      return {
+        text: `${found.component} is for ${q(found.volts, 'voltage')}, and the vehicle has ${q(found.systemV, 'voltage')}.`,
+        grave: true,
+      };
+    case 'heaterOver':
+      return {
+        text: `${found.component} is a plain resistance: the full pack drives it to ${q(found.watts, 'watts')}, and it is rated ${q(found.ratedW, 'watts')}.`,
+        grave: true,
+      };
+    case 'plainHeater':
+      return {
+        text: `${found.component} is a plain resistance: it needs a cut-out that proves the fan runs.`,
+        grave: false,
+      };
+    case 'fuseOverCable':
+      return {
+        text: `${found.fuse} is rated ${q(found.ratedA, 'current')}, and its cable carries ${q(found.carriesA, 'current')}: the cable would burn first.`,
+        grave: true,
+      };
+    case 'dcLowVoltage':
+      return {
+        text: `Rapid charging posts usually do not start below 150 V, and this pack has ${q(found.volts, 'voltage')}: ask before it is promised.`,
+        grave: false,
+      };
+    case 'temperature':
+      return {
+        text: `${q(found.ambientC, 'temperature')} is outside what the curves know: batteries and tyres were taken at ${q(found.takenC, 'temperature')}.`,
+        grave: false,
+      };
     case 'weakest':
       return {
         text: `The ${found.box} box is the weakest of the string: ${q(found.idleWh, 'energy')} in the others lie idle.`,

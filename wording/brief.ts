@@ -2,7 +2,7 @@ import type { LineJudgement } from '../core/brief/judgeLine.ts';
 import { BRIEF_KINDS, type BriefKind, type BriefLine } from '../core/brief/lines.ts';
 import { formatHours, formatQuantity } from '../core/quantity/format.ts';
 import type { UnitSet } from '../core/quantity/units.ts';
-import { MISSING } from './figures.ts';
+import { reasonText } from './figures.ts';
 
 export const BRIEF_NAME = Object.fromEntries(
   Object.entries(BRIEF_KINDS).map(([kind, { name }]) => [kind, name]),
@@ -53,8 +53,9 @@ export function byHowMuch({ line, margin, state }: LineJudgement, set: UnitSet):
 }
 
 /** Right-hand figure of a line: value, or why there is none. */
-export function nowText({ line, value, reason, state }: LineJudgement, set: UnitSet): string {
+export function nowText(judged: LineJudgement, set: UnitSet): string {
+  const { line, value, reason, state } = judged;
   if (line.kind === 'free') return state === 'met' ? 'done' : 'open';
-  if (value === null) return reason ? MISSING[reason] : 'measure';
+  if (value === null) return reason ? reasonText(judged, set) : 'measure';
   return briefFigure(line.kind, value, set);
 }

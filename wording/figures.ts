@@ -1,5 +1,8 @@
+import type { Result } from '../core/figures/evaluate.ts';
 import type { MissingReason } from '../core/figures/figure.ts';
+import { formatQuantity } from '../core/quantity/format.ts';
 import type { Source } from '../core/quantity/sourced.ts';
+import type { UnitSet } from '../core/quantity/units.ts';
 import type { VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
 
 export { FIGURE_NAME } from '../core/figures/names.ts';
@@ -11,6 +14,11 @@ export const MISSING: Record<MissingReason, string> = {
   unequalStrings: 'strings are unequal',
   boxTooFull: 'a box does not fit its bay',
   noDrive: 'choose a drive',
+  noInverter: 'choose an inverter',
+  mixedChemistry: 'cells of different chemistry in one pack',
+  cannotHold: 'cannot hold',
+  cannotKeepUp: 'cannot keep up at',
+  tooCold: 'too cold to charge',
   noCharger: 'choose a charger',
   noRound: 'state the round',
   meanTooFast: 'mean too fast for that many stops',
@@ -31,12 +39,20 @@ export const MISSING: Record<MissingReason, string> = {
   noCradle: 'no cradle among the parts',
   mountsInLine: 'mounts lie in one line',
   noGearbox: 'one gear only',
+  noGearDoes: 'no gear does both',
+  noPairFits: 'no fuse fits a cable that is big enough',
   noCableFits: 'no cable of the catalogue is enough',
   noFuseFits: 'no fuse is big enough',
   noLvBattery: 'no low-voltage battery among the parts',
   noStock: 'stock not known',
   neverWarm: 'never gets warm',
 };
+
+/** Why a result has no value, with the amount it speaks of: "cannot hold 90 km/h". */
+export function reasonText({ reason, reasonAt }: Pick<Result<unknown>, 'reason' | 'reasonAt'>, set: UnitSet): string {
+  if (reason === null) return '';
+  return reasonAt ? `${MISSING[reason]} ${formatQuantity(reasonAt.value, reasonAt.kind, set)}` : MISSING[reason];
+}
 
 export const VEHICLE_FIGURE_NAME: Record<VehicleFigureId, string> = {
   frontAxleMass: 'Front axle mass',

@@ -1,4 +1,4 @@
-import type { FigureSheet } from '../figures/evaluate.ts';
+import type { FigureSheet, Result } from '../figures/evaluate.ts';
 import type { MissingReason } from '../figures/figure.ts';
 import { FIGURES } from '../figures/index.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
@@ -15,6 +15,7 @@ export interface LineJudgement {
   /** How far on the good side (positive) or short (negative); null where nothing can be compared. */
   readonly margin: number | null;
   readonly reason: MissingReason | null;
+  readonly reasonAt?: Result['reasonAt'];
   readonly unmeasured: readonly VehicleFigureId[];
 }
 
@@ -36,7 +37,17 @@ export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
   const target = targetOf(line, sheet);
   const { value, reason, unmeasured } = result;
   if (value === null || target === null) {
-    return { line, state: 'unknown', value, target, margin: null, reason, unmeasured };
+    const { reasonAt } = result;
+    return {
+      line,
+      state: 'unknown',
+      value,
+      target,
+      margin: null,
+      reason,
+      ...(reasonAt ? { reasonAt } : {}),
+      unmeasured,
+    };
   }
   const margin =
     compare === 'atLeast'

@@ -13,20 +13,42 @@ export interface AcLimits {
   readonly chargerAmps: number;
   readonly chargerPhases: 1 | 3;
   readonly inletAmps: number;
+  /** Phases of the inlet. */
+  readonly inletPhases: 1 | 3;
+  /** What the pack takes at its temperature, drawn from the supply, W. @default no limit */
+  readonly packW?: number;
   readonly supply: Supply;
 }
 
-/** AC power drawn, W: the least of charger, inlet and supply, on the phases both sides have (trade §5.8). */
-export function acPower(limits: AcLimits): { watts: number; by: 'charger' | 'inlet' | 'supply' } {
-  const phases = Math.min(limits.chargerPhases, limits.supply.phases);
-  const amps = Math.min(limits.supply.amps, limits.inletAmps, limits.chargerAmps);
-  const byCurrent = limits.supply.volts * amps * phases;
-  if (limits.chargerW <= byCurrent) return { watts: limits.chargerW, by: 'charger' };
-  const by =
-    amps === limits.chargerAmps && limits.chargerAmps < limits.supply.amps
-      ? 'charger'
-      : amps === limits.inletAmps && limits.inletAmps < limits.supply.amps
-        ? 'inlet'
-        : 'supply';
-  return { watts: byCurrent, by };
+/** Who decides an AC power. */
+export type AcHeldBy = 'charger' | 'inlet' | 'supply' | 'pack';
+
+/**
+ * AC power drawn, W: the least of charger, inlet, supply and what the pack takes, on the phases that all three of
+ * supply, inlet and charger have (trade §5.8).
+ */
+export function acPower(limits: AcLimits): { watts: number; by: AcHeldBy; phases: 1 | 3 } {
+  const {
+    supply,
+    inletAmps,
+    inletPhases,
+    chargerAmps,
+    chargerPhases,
+    chargerW,
+    packW = Number.POSITIVE_INFINITY,
+  } = limits;
+  const phases = Math.min(chargerPhases, inletPhases, supply.phases) as 1 | 3;
+  const amps = Math.min(supply.amps, inletAmps, chargerAmps);
+  const byCurrent = supply.volts * amps * phases;
+  const watts = Math.min(chargerW, packW, byCurrent);
+  return { watts, by: heldBy(), phases };
+
+  function heldBy(): AcHeldBy {
+    if (packW <= watts) return 'pack';
+    if (chargerW <= watts) return 'charger';
+    // Of those with the least current the one whose phases are fewest decides.
+    if (inletPhases < Math.min(chargerPhases, supply.phases)) return 'inlet';
+    if (amps === chargerAmps && chargerAmps < supply.amps) return 'charger';
+    return amps === inletAmps && inletAmps < supply.amps ? 'inlet' : 'supply';
+  }
 }

@@ -8,20 +8,32 @@ const limits = {
   chargerAmps: 32,
   chargerPhases: 1 as const,
   inletAmps: 32,
+  inletPhases: 3 as const,
   supply: { volts: 230, amps: 16, phases: 1 as const },
 };
 
 describe('AC power', () => {
   test('the least decides and is named', () => {
-    expect(acPower(limits)).toEqual({ watts: 3680, by: 'supply' });
-    expect(acPower({ ...limits, supply: { volts: 230, amps: 40, phases: 1 } })).toEqual({ watts: 6600, by: 'charger' });
-    expect(acPower({ ...limits, inletAmps: 10 })).toEqual({ watts: 2300, by: 'inlet' });
+    expect(acPower(limits)).toEqual({ watts: 3680, by: 'supply', phases: 1 });
+    expect(acPower({ ...limits, supply: { volts: 230, amps: 40, phases: 1 } })).toEqual({
+      watts: 6600,
+      by: 'charger',
+      phases: 1,
+    });
+    expect(acPower({ ...limits, inletAmps: 10 })).toEqual({ watts: 2300, by: 'inlet', phases: 1 });
   });
   test('three phases only count when both sides have them', () => {
     const supply = { volts: 230, amps: 16, phases: 3 as const };
     expect(acPower({ ...limits, supply }).watts).toBe(3680);
     expect(acPower({ ...limits, chargerW: 11_100, chargerAmps: 16, chargerPhases: 3, supply }).watts).toBe(11_040);
   });
+  test('an inlet with one phase on three gives a third, and is named', () => {
+    const supply = { volts: 230, amps: 16, phases: 3 as const };
+    const three = { ...limits, chargerW: 11_100, chargerAmps: 16, chargerPhases: 3 as const, supply };
+    expect(acPower({ ...three, inletPhases: 1 })).toEqual({ watts: 3680, by: 'inlet', phases: 1 });
+  });
+  test('a cold pack takes less than the charger gives', () =>
+    expect(acPower({ ...limits, packW: 900 })).toEqual({ watts: 900, by: 'pack', phases: 1 }));
 });
 
 describe('charging time', () => {

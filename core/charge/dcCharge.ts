@@ -36,15 +36,30 @@ export function rateAt(curve: RateCurve, state: number): number {
 export interface DcLimits {
   /** Whole energy of the pack, Wh. */
   readonly energyWh: number;
-  readonly rates: RateCurve;
+  /** What the pack takes at a state of charge, A, and its voltage there, V. */
+  readonly packA: (state: number) => number;
+  readonly packV: (state: number) => number;
   readonly postW: number;
+  /** Amperes of the post and its cable; of the inlet; of whatever else in the vehicle carries them. */
+  readonly amps: readonly { readonly what: string; readonly limitA: number }[];
   /** What the vehicle's side takes, W; null for no limit of its own. */
   readonly vehicleW: number | null;
 }
 
-/** DC power at a state of charge, W: the least of post, vehicle and pack (trade §5.8). */
-export const dcPower = (limits: DcLimits, state: number): number =>
-  Math.min(limits.postW, limits.vehicleW ?? Number.POSITIVE_INFINITY, limits.energyWh * rateAt(limits.rates, state));
+/** DC power at a state of charge, W, and who decides: post, vehicle, pack, or an ampere limit (trade §5.8). */
+export function dcHeld(limits: DcLimits, state: number): { watts: number; by: string } {
+  const volts = limits.packV(state);
+  const bounds = [
+    { by: 'post', watts: limits.postW },
+    { by: 'vehicle', watts: limits.vehicleW ?? Number.POSITIVE_INFINITY },
+    { by: 'pack', watts: limits.packA(state) * volts },
+    ...limits.amps.map(({ what, limitA }) => ({ by: `amperes of the ${what}`, watts: limitA * volts })),
+  ];
+  return bounds.reduce((least, bound) => (bound.watts < least.watts ? bound : least));
+}
+
+/** DC power at a state of charge, W. */
+export const dcPower = (limits: DcLimits, state: number): number => dcHeld(limits, state).watts;
 
 /** Hours from one state of charge to another on DC, by Simpson's rule over half a percent. Infinity without power. */
 export function dcHours(limits: DcLimits, from: number, to: number): number {

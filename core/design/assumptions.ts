@@ -1,3 +1,5 @@
+import { voltageWindow } from '../component/sheets.ts';
+import { heaterPower, isPlain } from '../cooling/heater.ts';
 import { ETA_HIGH, ETA_LOW, impossibleEtas } from '../drive/efficiency.ts';
 import { type CurveFault, cleanCurve } from '../drive/motorCurve.ts';
 import { unladenLoads } from '../figures/balance/unladenLoads.ts';
@@ -5,6 +7,7 @@ import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
 import { packFacts } from '../figures/pack/packFacts.ts';
 import { mainRun } from '../figures/road/useRuns.ts';
+import { COLDEST_C, HOTTEST_C } from '../pack/temperature.ts';
 import type { RouteNote } from '../road/cleanTrack.ts';
 
 /** Something in the inputs that cannot be right as it stands, with both sides of it, and what was assumed or follows. */
@@ -16,13 +19,19 @@ export type Assumption =
   | { readonly code: 'massCentre'; readonly xMm: number; readonly wheelbaseMm: number }
   | { readonly code: 'sag'; readonly component: string; readonly volts: number; readonly minV: number }
   | { readonly code: 'over'; readonly component: string; readonly volts: number; readonly maxV: number }
+  | { readonly code: 'lowVoltage'; readonly component: string; readonly volts: number; readonly systemV: number }
+  | { readonly code: 'heaterOver'; readonly component: string; readonly watts: number; readonly ratedW: number }
+  | { readonly code: 'plainHeater'; readonly component: string }
+  | { readonly code: 'dcLowVoltage'; readonly volts: number }
+  | { readonly code: 'temperature'; readonly ambientC: number; readonly takenC: number }
+  | { readonly code: 'fuseOverCable'; readonly fuse: string; readonly ratedA: number; readonly carriesA: number }
   | { readonly code: 'weakest'; readonly box: string; readonly idleWh: number }
   | { readonly code: 'tooWeakOnUse'; readonly seconds: number }
   | { readonly code: 'route'; readonly note: RouteNote };
 
 /** Reads through the inputs and figures of a design for what had to be put right or cannot work. Empty when all is well. */
 export function assumptionsOf(sheet: FigureSheet): Assumption[] {
-  const { drive, vehicle, charge, electric, route } = sheet.slots;
+  const { drive, vehicle, electric, route } = sheet.slots;
   const found: Assumption[] = [];
   const unit = drive.unit?.sheet;
   const stated = drive.curve ?? unit?.curve;
@@ -47,16 +56,49 @@ export function assumptionsOf(sheet: FigureSheet): Assumption[] {
   }
   const low = sheet.get(FIGURES.packSagVoltage).value ?? sheet.get(FIGURES.packVoltageEmpty).value;
   const full = sheet.get(FIGURES.packVoltageFull).value;
-  for (const part of [drive.unit, drive.inverter, charge.charger, electric.converter, electric.heater]) {
-    if (!part) continue;
-    const { minV, maxV } = part.sheet;
+  for (const part of electric.windowed) {
+    const { minV, maxV } = voltageWindow(part)!;
     if (low !== null && low < minV) found.push({ code: 'sag', component: part.name, volts: low, minV });
     if (full !== null && full > maxV) found.push({ code: 'over', component: part.name, volts: full, maxV });
   }
+  found.push(...electricFaults(sheet));
   const weakest = sheet.get(packFacts).value?.weakest;
   if (weakest && weakest.idleWh > 1) found.push({ code: 'weakest', box: weakest.name, idleWh: weakest.idleWh });
   const seconds = sheet.get(mainRun).value?.run.shortS ?? 0;
   if (seconds > 0) found.push({ code: 'tooWeakOnUse', seconds });
   for (const note of route?.notes ?? []) found.push({ code: 'route', note });
+  return found;
+}
+
+/** Posts usually do not start below this; common practice. */
+const POST_STARTS_V = 150;
+/** A plain heater may give this much over its rating before it is worth a word. */
+const HEATER_OVER = 1.1;
+
+/** What does not go together on the low-voltage side, in heaters, cable and fuse, and outside what curves know. */
+function electricFaults({ slots, get }: FigureSheet): Assumption[] {
+  const { electric, vehicle, use, charge } = slots;
+  const found: Assumption[] = [];
+  const systemV = vehicle.variant.systemVoltage;
+  for (const part of [electric.converter, electric.lvBattery]) {
+    const volts = part?.sheet.lowVoltageV;
+    if (part && volts !== undefined && volts !== systemV)
+      found.push({ code: 'lowVoltage', component: part.name, volts, systemV });
+  }
+  const pack = get(packFacts).value;
+  const { heater, cable, fuse } = electric;
+  if (heater && isPlain(heater.sheet)) {
+    found.push({ code: 'plainHeater', component: heater.name });
+    const watts = pack ? heaterPower(heater.sheet, pack.fullV) : 0;
+    if (watts > heater.sheet.powerW * HEATER_OVER)
+      found.push({ code: 'heaterOver', component: heater.name, watts, ratedW: heater.sheet.powerW });
+  }
+  const carriesA = cable && (electric.ampacity[cable.id] ?? cable.sheet.continuousA);
+  if (fuse && carriesA !== null && fuse.sheet.ratedA > carriesA)
+    found.push({ code: 'fuseOverCable', fuse: fuse.name, ratedA: fuse.sheet.ratedA, carriesA });
+  if (pack && charge.inletDc && use.dcPostW && pack.nominalV < POST_STARTS_V)
+    found.push({ code: 'dcLowVoltage', volts: pack.nominalV });
+  const takenC = Math.min(HOTTEST_C, Math.max(COLDEST_C, use.ambientC));
+  if (takenC !== use.ambientC) found.push({ code: 'temperature', ambientC: use.ambientC, takenC });
   return found;
 }

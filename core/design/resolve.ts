@@ -1,6 +1,12 @@
 import type { MassItem } from '../balance/axleLoads.ts';
-import { type Component, type ComponentKind, type ComponentOf, componentAs } from '../component/sheets.ts';
-import type { Shelf, Slots, VehicleUse, WorkOutside } from '../figures/slots.ts';
+import {
+  type Component,
+  type ComponentKind,
+  type ComponentOf,
+  componentAs,
+  voltageWindow,
+} from '../component/sheets.ts';
+import { NO_WISHES, type Shelf, type Slots, type VehicleUse, type Wishes, type WorkOutside } from '../figures/slots.ts';
 import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { Variant } from '../vehicle/variant.ts';
@@ -25,6 +31,8 @@ export interface ResolveInput {
   readonly library: Library;
   readonly vehicle: VehicleState;
   readonly use: VehicleUse;
+  /** @default NO_WISHES */
+  readonly wishes?: Wishes;
   readonly route?: Route | null;
   readonly newHoles: number | null;
   readonly work: WorkOutside;
@@ -63,6 +71,7 @@ export function resolveDesign({
   library,
   vehicle,
   use,
+  wishes = NO_WISHES,
   route = null,
   newHoles,
   work,
@@ -99,7 +108,9 @@ export function resolveDesign({
     charge: {
       charger,
       inletAmps: inlet?.sheet.maxAmps ?? null,
+      inletPhases: inlet?.sheet.phases ?? null,
       inletDc: inlet?.sheet.dc ?? false,
+      inletDcA: inlet?.sheet.dcAmps ?? null,
       dcMaxW: design.dcMaxW ?? null,
     },
     electric: {
@@ -107,15 +118,31 @@ export function resolveDesign({
       heater: other('heater'),
       converter: other('dcdc') ?? componentAs(chosenCharger, 'combinedUnit'),
       lvBattery: other('lvBattery'),
+      lvBatteries: lvBatteries(design, library),
+      contactorBox: other('contactorBox'),
+      cable: other('cable'),
+      fuse: other('fuse'),
+      windowed: designComponents(design)
+        .map(({ componentId }) => library.get(componentId))
+        .filter((part): part is Component => part !== undefined && voltageWindow(part) !== null),
       cradlePoints: other('cradle')?.sheet.picks.map((pick) => pick.point) ?? [],
     },
     use,
+    wishes,
     route,
     shelf: shelfOf(library),
     added: addedItems(design, library, vehicle),
     kit: { newHoles },
     work: { ...work, partsCents: partsPrice(design, library), leadDays: free ? leadDays(design, library, free) : null },
   };
+}
+
+/** Batteries of the kind that the design names first, in parallel. */
+function lvBatteries(design: DesignInputs, library: Library): number {
+  const first = design.others.find(({ componentId }) => library.get(componentId)?.kind === 'lvBattery');
+  return design.others
+    .filter(({ componentId }) => componentId === first?.componentId)
+    .reduce((sum, { quantity }) => sum + quantity, 0);
 }
 
 function addedItems(design: DesignInputs, library: Library, vehicle: VehicleState): MassItem[] {

@@ -26,6 +26,8 @@ export interface RunUpOptions {
 }
 
 const STEP_S = 0.05;
+/** How often the speed is kept for a chart, s. */
+const SAMPLE_S = 0.1;
 /** A vehicle that needs longer than this for anything asked here is not one for the road. */
 const LONGEST_S = 600;
 /** Looked at then, and at the end, whether what is still asked lies beyond a balance of forces. */
@@ -35,7 +37,7 @@ const LOOK_AFTER_S = 120;
  * Full-throttle run on the level from rest: fourth-order Runge–Kutta on m·k·dv/dt = pull(v) − resistance(v), step
  * 0.05 s, crossing times by linear interpolation inside a step, distance by Simpson's rule on the same steps. `pull`
  * gives the force at the road, N, with every limit already in it. Ends at the last target, when nothing changes, or
- * after two minutes when forces balance below the last target, since it only creeps towards that balance for ever.
+ * after two minutes when forces balance below the next target, since it only creeps towards that balance for ever.
  */
 export function accelerate(
   vehicle: RoadVehicle,
@@ -61,10 +63,12 @@ export function accelerate(
   const last = targetsKmh.length > 0 ? Math.max(...targetsKmh) / 3.6 : 0;
   let distance: RunUp['distance'] = null;
   const speeds = [0];
+  let t = 0;
   let v = 0;
   let x = 0;
+  let nextLook = LOOK_AFTER_S;
   let ended: RunUp['ended'] = 'tooLong';
-  for (let step = 0; step * STEP_S < LONGEST_S; step++) {
+  while (t < LONGEST_S) {
     if (v >= last && (distanceM === null || distance !== null)) {
       ended = 'reached';
       break;
@@ -76,33 +80,41 @@ export function accelerate(
       shifts++;
       coastLeft = shiftTimeS;
     }
+    // A step ends where the clutch closes again, so that a change takes its time and no more.
+    const dt = coastLeft > 0 ? Math.min(STEP_S, coastLeft) : STEP_S;
     const k1 = slope(v);
-    const k2 = slope(v + (STEP_S / 2) * k1);
-    const k3 = slope(v + (STEP_S / 2) * k2);
-    const k4 = slope(v + STEP_S * k3);
-    const after = Math.max(0, v + (STEP_S / 6) * (k1 + 2 * k2 + 2 * k3 + k4));
-    const middle = v + (STEP_S / 4) * (k1 + k2);
-    const way = (STEP_S / 6) * (v + 4 * middle + after);
+    const k2 = slope(v + (dt / 2) * k1);
+    const k3 = slope(v + (dt / 2) * k2);
+    const k4 = slope(v + dt * k3);
+    const after = Math.max(0, v + (dt / 6) * (k1 + 2 * k2 + 2 * k3 + k4));
+    const middle = v + (dt / 4) * (k1 + k2);
+    const way = (dt / 6) * (v + 4 * middle + after);
     if (distanceM !== null && distance === null && x + way >= distanceM) {
       const share = way > 0 ? (distanceM - x) / way : 0;
-      distance = { seconds: STEP_S * (step + share), kmh: (v + share * (after - v)) * 3.6 };
+      distance = { seconds: t + dt * share, kmh: (v + share * (after - v)) * 3.6 };
     }
     for (const kmh of targetsKmh) {
       const target = kmh / 3.6;
       if (secondsTo.get(kmh) === null && v < target && after >= target)
-        secondsTo.set(kmh, STEP_S * (step + (target - v) / (after - v)));
+        secondsTo.set(kmh, t + (dt * (target - v)) / (after - v));
     }
-    const creeping =
-      step * STEP_S >= LOOK_AFTER_S && step % LOOK_STEPS === 0 && balancesBetween(after, last, netInBest);
-    const stuck = creeping || (coastLeft <= 0 && after - v < 1e-7);
-    coastLeft -= STEP_S;
+    while (speeds.length * SAMPLE_S <= t + dt + 1e-9)
+      speeds.push(v + ((after - v) * (speeds.length * SAMPLE_S - t)) / dt);
+    let stuck = coastLeft <= 0 && after - v < 1e-7;
+    if (t >= nextLook) {
+      nextLook += LOOK_EVERY_S;
+      // The next target decides: one beyond the balance does not end the way to one before it.
+      const goal = Math.min(...targetsKmh.filter((kmh) => secondsTo.get(kmh) === null).map((kmh) => kmh / 3.6), last);
+      stuck ||= balancesBetween(after, goal, netInBest);
+    }
+    coastLeft -= dt;
+    t += dt;
     v = after;
     x += way;
-    if (step % 2 === 1) speeds.push(v);
     if (stuck) {
       ended = 'stuck';
       if (distanceM !== null && distance === null && v > 1e-3)
-        distance = { seconds: STEP_S * (step + 1) + (distanceM - x) / v, kmh: v * 3.6 };
+        distance = { seconds: t + (distanceM - x) / v, kmh: v * 3.6 };
       break;
     }
   }
@@ -110,7 +122,7 @@ export function accelerate(
 }
 
 const LOOK_MS = 0.1;
-const LOOK_STEPS = 100;
+const LOOK_EVERY_S = 5;
 
 /** Does the net force vanish somewhere on the way from one speed to another, so that the way ends there? */
 function balancesBetween(fromMs: number, toMs: number, netN: (speedMs: number) => number): boolean {

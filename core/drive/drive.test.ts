@@ -71,11 +71,11 @@ describe('limits', () => {
     const cos = 1 / Math.sqrt(1 + grade * grade);
     expect(1300 * 9.80665 * (0.012 * cos + grade * cos)).toBeCloseTo(3000, 2);
     expect(steepestStart(VEHICLE, () => 10)).toBe(0);
-    expect(steepestStart(VEHICLE, () => 1e6)).toBe(1);
+    expect(steepestStart(VEHICLE, () => 1e6)).toBe(4);
   });
   test('a steeper hill is started than held at speed', () => {
-    expect(steepestHeld(VEHICLE, 3000, 50 / 3.6)).toBeLessThan(steepestStart(VEHICLE, () => 3000));
-    expect(steepestHeld(VEHICLE, 0, 10)).toBe(0);
+    expect(steepestHeld(VEHICLE, () => 3000, 50 / 3.6)).toBeLessThan(steepestStart(VEHICLE, () => 3000));
+    expect(steepestHeld(VEHICLE, () => 0, 10)).toBeNull();
   });
   test('targets that are never reached are null', () => {
     const run = accelerate(VEHICLE, () => 300, [20, 500]);
@@ -85,6 +85,13 @@ describe('limits', () => {
     expect(accelerate(VEHICLE, () => 0, [20])).toMatchObject({ ended: 'stuck', endKmh: 0 });
     expect(accelerate(VEHICLE, () => 0, [20]).secondsTo.get(20)).toBeNull();
     expect(accelerate(VEHICLE, () => 3000, [20]).ended).toBe('reached');
+  });
+  test('a target before the balance is reached however long it takes', () => {
+    // 152 s to 50 km/h, and forces balance at 56: what lies beyond is stuck, what lies before is timed.
+    const slow = accelerate(VEHICLE, () => 300, [50, 500]);
+    expect(slow.secondsTo.get(50)!).toBeGreaterThan(120);
+    expect(slow.secondsTo.get(500)).toBeNull();
+    expect(slow.ended).toBe('stuck');
   });
   test('a slow vehicle still gaining speed is not one that never gets there', () => {
     // No resistance but mass: 1 N on a tonne gains 3.6 km/h in a thousand seconds, and goes on gaining.

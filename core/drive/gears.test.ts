@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { VARIANT } from '../testing/wren.ts';
 import { accelerate } from './accelerate.ts';
-import { gearWays, suggestGear } from './gears.ts';
+import { adviseGear, type GearTrial, neighbourWords } from './gearAdvice.ts';
+import { gearWays } from './gears.ts';
 import { mountLoads } from './mounts.ts';
 
 const gearbox = { ...VARIANT.gearbox, transfer: 1.3, transferLow: 2.6, hub: 1.25 };
@@ -42,19 +43,24 @@ describe('ways from motor to wheel', () => {
 });
 
 describe('the gear to leave it in', () => {
-  const reach = [
-    { gear: 1, topKmh: 35, pullAtRestN: 9000 },
-    { gear: 2, topKmh: 65, pullAtRestN: 5000 },
-    { gear: 3, topKmh: 100, pullAtRestN: 3500 },
-    { gear: 4, topKmh: 98, pullAtRestN: 2500 },
-  ];
-  test('most pull of those that reach the speed', () => {
-    expect(suggestGear(reach, 60)?.gear).toBe(2);
-    expect(suggestGear(reach, 90)?.gear).toBe(3);
+  const trial = (gear: number, whPerKm: number | null, refused: GearTrial['refused'] = null): GearTrial => ({
+    gear,
+    ratio: 20 / gear,
+    refused,
+    whPerKm,
   });
-  test('the fastest when none does; none of none', () => {
-    expect(suggestGear(reach, 130)?.gear).toBe(3);
-    expect(suggestGear([], 50)).toBeNull();
+  test('least energy of those that do; within one per cent the taller', () => {
+    expect(adviseGear([trial(1, 200), trial(2, 180), trial(3, 190)])?.gear).toBe(2);
+    expect(adviseGear([trial(1, 200), trial(2, 180), trial(3, 181.7), trial(4, 182)])?.gear).toBe(3);
+    expect(adviseGear([trial(2, 180), trial(4, null, 'doesNotStart')])?.gear).toBe(2);
+    expect(adviseGear([trial(1, null, 'overRevolutions')])).toBeNull();
+    expect(adviseGear([])).toBeNull();
+  });
+  test('why the neighbours are worse', () => {
+    const all = [trial(1, 206), trial(2, 200), trial(3, null, 'doesNotStart')];
+    expect(neighbourWords(all, all[1]!)).toBe('gear 1 uses 3.0 % more; gear 3 does not start with a tenth to spare');
+    expect(neighbourWords([trial(3, 100.6), trial(4, 100)], trial(4, 100))).toContain('gear 3 uses 0.6 % more');
+    expect(neighbourWords([trial(3, 100), trial(4, 100)], trial(4, 100))).toBe('gear 3 uses as much, and turns faster');
   });
 });
 
@@ -77,8 +83,9 @@ describe('running up through the gears', () => {
     expect(quick.shifts).toBe(1);
     expect(quick.secondsTo.get(30)).toBeCloseTo(stays.secondsTo.get(30)!, 9);
     const cost = slow.secondsTo.get(80)! - quick.secondsTo.get(80)!;
-    expect(cost).toBeGreaterThan(0.75);
-    expect(cost).toBeLessThan(1.2);
+    // Nothing but the time of the change, and what is rolled away in it: 0.8 s at 12 m/s lose 0.1 m/s of 1.8 m/s².
+    expect(cost).toBeGreaterThan(0.8);
+    expect(cost).toBeLessThan(0.9);
   });
   test('a vehicle that stops pulling rolls the rest of the way at its speed', () => {
     const run = accelerate({ ...van, rollingCoefficient: 0, dragAreaM2: 0 }, (v) => (v > 5 ? 0 : 3000), [200], {

@@ -35,7 +35,9 @@ export function gearWays({ sheet, gearbox, reduction, transferLow, wheelRadiusM 
   const final = halfShafts ? 1 : gearbox.finalDrive || 1;
   const hub = gearbox.hub || 1;
   const kept = sheet.output === 'gearboxInput' ? gearbox.ratios : [];
-  const meshes = (own > 1 ? 2 : 0) + (kept.length > 0 ? 2 : 0) + (final > 1 ? 1 : 0) + (hub > 1 ? 1 : 0);
+  const passesTransfer = !halfShafts && (gearbox.transferLow !== undefined || (gearbox.transfer || 1) !== 1);
+  const meshes =
+    (own > 1 ? 2 : 0) + (kept.length > 0 ? 2 : 0) + (passesTransfer ? 1 : 0) + (final > 1 ? 1 : 0) + (hub > 1 ? 1 : 0);
   const way = (ratio: number, gear: number | null): GearWay => {
     const reducer = own * ratio * transfer;
     return {
@@ -49,22 +51,4 @@ export function gearWays({ sheet, gearbox, reduction, transferLow, wheelRadiusM 
     };
   };
   return kept.length > 0 ? kept.map((ratio, i) => way(ratio > 0 ? ratio : 1, i + 1)) : [way(1, null)];
-}
-
-export interface GearReach {
-  readonly gear: number | null;
-  /** Highest speed in this gear, km/h. */
-  readonly topKmh: number;
-  readonly pullAtRestN: number;
-}
-
-/**
- * The gear to leave engaged for a speed that must be reached: of those that reach it, the one that pulls most from
- * rest; when none does, the one that goes fastest (trade §5.5).
- */
-export function suggestGear(gears: readonly GearReach[], coverKmh: number): GearReach | null {
-  const covering = gears.filter((gear) => gear.topKmh >= coverKmh);
-  const best = (list: readonly GearReach[], read: (gear: GearReach) => number) =>
-    list.reduce<GearReach | null>((top, gear) => (top && read(top) >= read(gear) ? top : gear), null);
-  return covering.length > 0 ? best(covering, (g) => g.pullAtRestN) : best(gears, (g) => g.topKmh);
 }

@@ -29,22 +29,26 @@ export function topSpeed(vehicle: RoadVehicle, pull: (speedMs: number) => number
   return { kmh: v * 3.6, by: v >= maxRpmSpeedMs * (1 - 1e-6) ? 'rotation' : 'roadLoad' };
 }
 
+/** Steeper than any road or ramp, rise ÷ run: where the search for a grade ends. */
+const STEEPEST = 4;
+
 /**
  * Steepest grade (rise ÷ run) on which the vehicle starts from rest: pull(grade) ≥ m·g·(C_rr·cosθ + sinθ), where the
- * pull may itself depend on the grade through grip. Searched to 100 %.
+ * pull may itself depend on the grade through grip. Searched to 400 %; 0 when it does not start on the level.
  */
 export function steepestStart(vehicle: RoadVehicle, pullAtRest: (grade: number) => number): number {
-  return lastWhere(0, 1, (grade) => {
+  return lastWhere(0, STEEPEST, (grade) => {
     const cos = 1 / Math.sqrt(1 + grade * grade);
     const resist = vehicle.massKg * GRAVITY * (vehicle.rollingCoefficient * cos + grade * cos);
     return pullAtRest(grade) >= resist;
   });
 }
 
-/** Steepest grade held at a steady speed, rise ÷ run; 0 when even the level is too much. */
-export function steepestHeld(vehicle: RoadVehicle, pullN: number, speedMs: number): number {
-  return lastWhere(0, 1, (grade) => {
+/** Steepest grade held at a steady speed, rise ÷ run, with the pull there is on that grade; null when even the level is too much. */
+export function steepestHeld(vehicle: RoadVehicle, pullOn: (grade: number) => number, speedMs: number): number | null {
+  const holds = (grade: number) => {
     const { tyresN, airN, hillN } = roadForces(vehicle, speedMs, grade);
-    return pullN >= tyresN + airN + hillN;
-  });
+    return pullOn(grade) >= tyresN + airN + hillN;
+  };
+  return holds(0) ? lastWhere(0, STEEPEST, holds) : null;
 }

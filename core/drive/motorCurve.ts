@@ -40,14 +40,17 @@ export function curveTorque(curve: readonly CurvePoint[], rpm: number, column: '
   const last = curve.at(-1);
   if (!last) return 0;
   if (rpm >= last.rpm) return last.rpm > 0 ? (last[column] * last.rpm) / rpm : last[column];
-  let low = curve[0]!;
-  if (rpm <= low.rpm) return low[column];
-  for (let i = 1; i < curve.length; i++) {
-    const high = curve[i]!;
-    if (rpm < high.rpm) return low[column] + ((high[column] - low[column]) * (rpm - low.rpm)) / (high.rpm - low.rpm);
-    low = high;
+  const first = curve[0]!;
+  if (rpm <= first.rpm) return first[column];
+  let from = 0;
+  let to = curve.length - 1;
+  while (to - from > 1) {
+    const middle = (from + to) >> 1;
+    if (rpm < curve[middle]!.rpm) to = middle;
+    else from = middle;
   }
-  return last[column];
+  const [low, high] = [curve[from]!, curve[to]!];
+  return low[column] + ((high[column] - low[column]) * (rpm - low.rpm)) / (high.rpm - low.rpm);
 }
 
 /** What had to be put right in a curve before it could be used. */

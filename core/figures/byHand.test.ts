@@ -131,7 +131,8 @@ describe('range', () => {
     const use = { ...slots().use, constantKmh: 150 };
     expect(sheetOf({ use, ...drive({ peakPowerW: 15_000 }) }).get(FIGURES.rangeConstant)).toMatchObject({
       value: null,
-      reason: 'tooWeak',
+      reason: 'cannotHold',
+      reasonAt: { value: 150, kind: 'speed' },
     });
   });
   test('no round, and a round nobody can drive', () => {

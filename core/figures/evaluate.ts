@@ -10,6 +10,8 @@ export interface Result<V = number> {
   readonly kind: QuantityKind | null;
   readonly value: V | null;
   readonly reason: MissingReason | null;
+  /** What the reason speaks of, where it names an amount. */
+  readonly reasonAt?: Missing['at'];
   readonly working: Working | null;
   /** Vehicle figures this value rests on, directly or through others. */
   readonly rests: readonly VehicleFigureId[];
@@ -111,7 +113,7 @@ function computeEntry<V>(
   const lacking = needs.find((need, i) => i < must && need.value === null);
   let answer: Answer<V> | Missing;
   if (lacking) {
-    answer = { missing: lacking.reason ?? 'noVehicle' };
+    answer = { missing: lacking.reason ?? 'noVehicle', ...(lacking.reasonAt ? { at: lacking.reasonAt } : {}) };
   } else {
     const values = Object.fromEntries(names.map((name, i) => [name, needs[i]!.value]));
     answer = entry.compute(values, slots, (id) => {
@@ -128,7 +130,8 @@ function computeEntry<V>(
   const unmeasured = rests.filter((id) => slots.vehicle.figures[id].source !== 'measured');
   const { id, kind } = entry;
   if ('missing' in answer) {
-    return { id, kind, value: null, reason: answer.missing, working: null, rests, unmeasured };
+    const { missing: reason, at } = answer;
+    return { id, kind, value: null, reason, ...(at ? { reasonAt: at } : {}), working: null, rests, unmeasured };
   }
   const { value, ...working } = answer;
   return { id, kind, value, reason: null, working, rests, unmeasured };

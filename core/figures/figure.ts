@@ -14,6 +14,11 @@ export type MissingReason =
   | 'unequalStrings'
   | 'boxTooFull'
   | 'noDrive'
+  | 'noInverter'
+  | 'mixedChemistry'
+  | 'cannotHold'
+  | 'cannotKeepUp'
+  | 'tooCold'
   | 'noCharger'
   | 'noRound'
   | 'meanTooFast'
@@ -31,6 +36,8 @@ export type MissingReason =
   | 'noCradle'
   | 'mountsInLine'
   | 'noGearbox'
+  | 'noGearDoes'
+  | 'noPairFits'
   | 'noCableFits'
   | 'noFuseFits'
   | 'noLvBattery'
@@ -49,6 +56,8 @@ export interface Working {
   readonly formula: string;
   readonly terms: readonly Term[];
   readonly source: string;
+  /** The link of the chain that holds the value back, in words, where one does. */
+  readonly held?: string | null;
 }
 
 export interface Answer<V> extends Working {
@@ -57,6 +66,8 @@ export interface Answer<V> extends Working {
 
 export interface Missing {
   readonly missing: MissingReason;
+  /** The amount that the reason speaks of: the speed that cannot be held. */
+  readonly at?: { readonly value: number; readonly kind: QuantityKind };
 }
 
 /** Reads a vehicle figure and notes whether it was measured. */
@@ -134,7 +145,10 @@ export function interim<
   return { kind: null, ...NOTHING, ...definition } as unknown as Entry<V>;
 }
 
-export const missing = (reason: MissingReason): Missing => ({ missing: reason });
+export const missing = (reason: MissingReason, at?: Missing['at']): Missing => ({
+  missing: reason,
+  ...(at ? { at } : {}),
+});
 
 /** The answer of a step: a value nobody is shown, with where it is from. */
 export const interimAnswer = <V>(value: V, source: string): Answer<V> => ({ value, formula: '', terms: [], source });

@@ -21,7 +21,7 @@ import { chargePower } from './charge/chargePower.ts';
 import { chargeTime, chargeTime20to80 } from './charge/chargeTime.ts';
 import { co2SavedYear, energyCostYear, fuelCostYear, savingYear } from './charge/cost.ts';
 import { dcHeat, dcPowerMost, dcTime10to80 } from './charge/dc.ts';
-import { fullAt } from './charge/supplies.ts';
+import { fullAt } from './charge/fullAt.ts';
 import { drivelineMargin } from './drive/drivelineMargin.ts';
 import { drivePower } from './drive/drivePower.ts';
 import { gearOpenRoad, gearTown } from './drive/gearAdvice.ts';
@@ -30,7 +30,7 @@ import { gradeHeld50 } from './drive/hills.ts';
 import { mountMargin } from './drive/mountMargin.ts';
 import { capCost, protectiveCap } from './drive/protectiveCap.ts';
 import { speedPer1000Rpm } from './drive/speedPer1000Rpm.ts';
-import { time0to20, time0to50, time0to60mph, time0to100, timeQuarterMile } from './drive/timeTo.ts';
+import { time0to20, time0to50, time0to50mph, time0to60mph, time0to100, timeQuarterMile } from './drive/timeTo.ts';
 import { topSpeed } from './drive/topSpeed.ts';
 import { totalRatio } from './drive/totalRatio.ts';
 import { cableBend, cableDrop, cableSection } from './electric/cable.ts';
@@ -99,6 +99,7 @@ export const FIGURES = {
   drivePower,
   time0to20,
   time0to50,
+  time0to50mph,
   time0to60mph,
   time0to100,
   timeQuarterMile,

@@ -1,7 +1,7 @@
 import type { MassItem } from '../balance/axleLoads.ts';
 import type { Supply } from '../charge/acPower.ts';
 import type { CostInputs } from '../charge/runningCost.ts';
-import type { ComponentOf } from '../component/sheets.ts';
+import type { Component, ComponentOf } from '../component/sheets.ts';
 import type { DriveChoice, ElectricChoice } from '../design/inputs.ts';
 import type { Size } from '../pack/arrange.ts';
 import type { PackWiring } from '../pack/compose.ts';
@@ -53,6 +53,8 @@ export interface VehicleUse {
   readonly otherSupplies?: readonly NamedSupply[];
   /** What a rapid charging post nearby gives, W; null: none. @default null */
   readonly dcPostW?: number | null;
+  /** Amperes of that post and its cable; null: not known, its power at 400 V. @default null */
+  readonly dcPostA?: number | null;
   /** Hour of the day at which the vehicle comes home empty. @default 18 */
   readonly homeAtH?: number;
   /** @default USUAL_COST */
@@ -69,6 +71,16 @@ export interface Shelf {
   readonly heaters: readonly ComponentOf<'heater'>[];
   readonly converters: readonly ComponentOf<'dcdc'>[];
 }
+
+/** Wishes of the brief that decide within a figure which of several ways is the right one. */
+export interface Wishes {
+  /** Grade to start on, laden, rise ÷ run; null: none named. */
+  readonly startGrade: number | null;
+  /** Speed to be held, km/h; null: none named. */
+  readonly speedKmh: number | null;
+}
+
+export const NO_WISHES: Wishes = { startGrade: null, speedKmh: null };
 
 /** The inputs of one design, in slots: an entry that reads one slot is left alone when another changes. */
 export interface Slots {
@@ -94,18 +106,31 @@ export interface Slots {
   readonly charge: {
     readonly charger: ComponentOf<'charger'> | ComponentOf<'combinedUnit'> | null;
     readonly inletAmps: number | null;
+    readonly inletPhases: 1 | 3 | null;
     /** The inlet has DC contacts. */
     readonly inletDc: boolean;
+    /** What they carry, A; null where the sheet does not say. */
+    readonly inletDcA: number | null;
     readonly dcMaxW: number | null;
   };
   readonly electric: ElectricChoice & {
     readonly heater: ComponentOf<'heater'> | null;
     readonly converter: ComponentOf<'dcdc'> | ComponentOf<'combinedUnit'> | null;
     readonly lvBattery: ComponentOf<'lvBattery'> | null;
+    /** How many of them, side by side. */
+    readonly lvBatteries: number;
+    /** What carries the traction current, where the design names it. */
+    readonly contactorBox: ComponentOf<'contactorBox'> | null;
+    readonly cable: ComponentOf<'cable'> | null;
+    readonly fuse: ComponentOf<'fuse'> | null;
+    /** Everything of the design on the high-voltage side that has a voltage window. */
+    readonly windowed: readonly Component[];
     /** Mounting points the design's cradle picks up, by name. */
     readonly cradlePoints: readonly string[];
   };
   readonly use: VehicleUse;
+  /** What the brief asks that a figure has to know. */
+  readonly wishes: Wishes;
   readonly route: Route | null;
   readonly shelf: Shelf;
   /** Everything added besides the battery boxes. */

@@ -1,7 +1,8 @@
+import type { BriefLine } from '../brief/lines.ts';
 import type { DesignInputs } from '../design/inputs.ts';
 import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library, ResolveInput } from '../design/resolve.ts';
-import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
+import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
 import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
 import { dayNumber } from '../quantity/format.ts';
@@ -41,6 +42,12 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
   };
 }
 
+/** What the figures have to know of a brief. */
+export function wishesOf(brief: readonly BriefLine[]): Wishes {
+  const amount = (kind: BriefLine['kind']) => brief.find((line) => line.kind === kind)?.amount ?? null;
+  return { startGrade: amount('hillStart'), speedKmh: amount('topSpeed') };
+}
+
 /** What the figures of a job stand on, whatever design is looked at. */
 export interface JobGround {
   readonly library: Library;
@@ -48,6 +55,7 @@ export interface JobGround {
   readonly free: ReadonlyMap<string, number>;
   readonly vehicle: VehicleState;
   readonly use: VehicleUse;
+  readonly brief: readonly BriefLine[];
   readonly route: Route | null;
   readonly facts: JobFacts;
 }
@@ -59,7 +67,7 @@ export interface JobGround {
  * @param design null while the job has none
  */
 export function jobFigureInput(ground: JobGround, design: DesignInputs | null): ResolveInput {
-  const { library, free, vehicle, use, route, facts } = ground;
+  const { library, free, vehicle, use, brief, route, facts } = ground;
   const { kit } = facts;
   const brought = kit && kitParts(kit.revision, library, vehicle.variant.id, kit.options);
   return {
@@ -67,6 +75,7 @@ export function jobFigureInput(ground: JobGround, design: DesignInputs | null): 
     library,
     vehicle,
     use,
+    wishes: wishesOf(brief),
     route,
     newHoles: brought && newHoleCount(vehicle.variant, brought),
     work: jobWork(facts),

@@ -1,4 +1,5 @@
 import type { ModuleSheet } from '../component/sheets.ts';
+import { HOTTEST_C, moduleAt, SHEET_C } from './temperature.ts';
 
 /** Electrical facts of a whole pack. */
 export interface PackFacts {
@@ -13,6 +14,7 @@ export interface PackFacts {
   readonly energyWh: number;
   readonly continuousA: number;
   readonly peakA: number;
+  /** At the temperature asked for. */
   readonly resistanceOhm: number;
 }
 
@@ -40,13 +42,23 @@ export interface WeakestBox {
 
 export interface ComposedPack extends PackFacts {
   readonly capacityAh: number;
+  /** Energy it gives at the temperature asked for, Wh: the string ends with the box that gives least. */
+  readonly givesWh: number;
+  /** Resistance at its lowest, in a warm pack: what a fault is fed through, Ω. */
+  readonly warmOhm: number;
   /** Null where all boxes are alike. */
   readonly weakest: WeakestBox | null;
   /** Box whose modules allow the least current. */
   readonly currentBox: string;
 }
 
-export type ComposeProblem = 'noModules' | 'unequalStrings' | 'boxUneven' | 'secondPackEmpty' | 'packsDiffer';
+export type ComposeProblem =
+  | 'noModules'
+  | 'unequalStrings'
+  | 'boxUneven'
+  | 'secondPackEmpty'
+  | 'packsDiffer'
+  | 'mixedChemistry';
 
 interface Part {
   seriesModules: number;
@@ -59,39 +71,65 @@ interface Part {
   continuousA: number;
   peakA: number;
   resistanceOhm: number;
+  warmOhm: number;
+  /** Capacity that can be drawn at the temperature, Ah. */
+  givesAh: number;
   storedWh: number;
   chemistry: string;
   weakest: { name: string; capacityAh: number } | null;
   currentBox: string;
 }
 
-/** Two packs in parallel may differ by this much in full voltage before they are refused; common practice. */
+/** Two packs in parallel may differ by this much in voltage, empty, nominal or full, before they are refused; common practice. */
 const SAME_VOLTAGE = 0.005;
 
 /**
  * The whole pack from its boxes (trade §5.1). Boxes of one pack are in series; inside a box `parallel` modules stand
  * side by side. Where all boxes are alike strings may run across boxes, so that only the total must divide; otherwise
  * each box must. A series string carries what its weakest box holds: energy = nominal voltage × that capacity.
- * Two packs in parallel share current by their resistances, the one that reaches its limit first decides.
+ * Two packs in parallel share current by their resistances, the one that reaches its limit first decides. Cells of
+ * different chemistry never go into one string: their voltages part on the way, and no management sees both.
  */
-export function composePack(boxes: readonly BoxString[], wiring: PackWiring): ComposedPack | ComposeProblem {
-  const filled = boxes.filter((box) => box.modules > 0);
+export function composePack(
+  boxes: readonly BoxString[],
+  wiring: PackWiring,
+  temperatureC = SHEET_C,
+): ComposedPack | ComposeProblem {
+  const filled = filledBoxes(boxes);
   if (filled.length === 0) return 'noModules';
-  const first = onePack(wiring === 'one' ? filled : filled.filter((box) => box.pack === 1));
+  const first = onePack(wiring === 'one' ? filled : filled.filter((box) => box.pack === 1), temperatureC);
   if (wiring === 'one') return typeof first === 'string' ? first : whole(first, filled);
-  const second = onePack(filled.filter((box) => box.pack === 2));
+  const second = onePack(
+    filled.filter((box) => box.pack === 2),
+    temperatureC,
+  );
   if (first === 'noModules' || second === 'noModules') return 'secondPackEmpty';
   if (typeof first === 'string') return first;
   if (typeof second === 'string') return second;
-  if (wiring === 'series') return whole(inSeries(first, second), filled);
-  if (first.chemistry !== second.chemistry || Math.abs(first.fullV / second.fullV - 1) > SAME_VOLTAGE)
+  if (wiring === 'series')
+    return first.chemistry === second.chemistry ? whole(inSeries(first, second), filled) : 'mixedChemistry';
+  const apart = (key: 'emptyV' | 'nominalV' | 'fullV') => Math.abs(first[key] / second[key] - 1) > SAME_VOLTAGE;
+  if (first.chemistry !== second.chemistry || apart('emptyV') || apart('nominalV') || apart('fullV'))
     return 'packsDiffer';
   return whole(inParallel(first, second), filled);
 }
 
-function onePack(boxes: readonly BoxString[]): Part | ComposeProblem {
+/** The boxes that have something in them, in an order of their own: nothing may depend on who was named first. */
+export const filledBoxes = (boxes: readonly BoxString[]): readonly BoxString[] =>
+  boxes.filter((box) => box.modules > 0).sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
+
+/** Resistance of boxes in series at a temperature, Ω. */
+export const stringResistance = (boxes: readonly BoxString[], temperatureC: number): number =>
+  boxes.reduce(
+    (sum, { modules, parallel, sheet }) =>
+      sum + ((modules / parallel) * sheet.resistanceOhm * moduleAt(sheet, temperatureC).resistance) / parallel,
+    0,
+  );
+
+function onePack(boxes: readonly BoxString[], temperatureC: number): Part | ComposeProblem {
   const [lead] = boxes;
   if (!lead) return 'noModules';
+  if (boxes.some((box) => box.sheet.chemistry !== lead.sheet.chemistry)) return 'mixedChemistry';
   const alike = boxes.every(
     (box) => box.sheet === lead.sheet && box.parallel === lead.parallel && box.capacityAh === lead.capacityAh,
   );
@@ -109,7 +147,9 @@ function onePack(boxes: readonly BoxString[]): Part | ComposeProblem {
     capacityAh: Number.POSITIVE_INFINITY,
     continuousA: Number.POSITIVE_INFINITY,
     peakA: Number.POSITIVE_INFINITY,
-    resistanceOhm: 0,
+    resistanceOhm: stringResistance(boxes, temperatureC),
+    warmOhm: stringResistance(boxes, HOTTEST_C),
+    givesAh: Number.POSITIVE_INFINITY,
     storedWh: 0,
     chemistry: lead.sheet.chemistry,
     weakest: null,
@@ -122,7 +162,7 @@ function onePack(boxes: readonly BoxString[]): Part | ComposeProblem {
     part.emptyV += series * sheet.minV;
     part.nominalV += series * sheet.nominalV;
     part.fullV += series * sheet.maxV;
-    part.resistanceOhm += (series * sheet.resistanceOhm) / parallel;
+    part.givesAh = Math.min(part.givesAh, parallel * capacityAh * moduleAt(sheet, temperatureC).energy);
     part.storedWh += modules * sheet.nominalV * capacityAh;
     if (parallel * capacityAh < part.capacityAh) {
       part.capacityAh = parallel * capacityAh;
@@ -149,6 +189,8 @@ function inSeries(a: Part, b: Part): Part {
     nominalV: a.nominalV + b.nominalV,
     fullV: a.fullV + b.fullV,
     resistanceOhm: a.resistanceOhm + b.resistanceOhm,
+    warmOhm: a.warmOhm + b.warmOhm,
+    givesAh: Math.min(a.givesAh, b.givesAh),
     storedWh: a.storedWh + b.storedWh,
     capacityAh: weaker.capacityAh,
     continuousA: tighter.continuousA,
@@ -170,6 +212,8 @@ function inParallel(a: Part, b: Part): Part {
     ...a,
     strings: a.strings + b.strings,
     resistanceOhm: sum > 0 ? (a.resistanceOhm * b.resistanceOhm) / sum : 0,
+    warmOhm: a.warmOhm + b.warmOhm > 0 ? (a.warmOhm * b.warmOhm) / (a.warmOhm + b.warmOhm) : 0,
+    givesAh: a.givesAh + b.givesAh,
     capacityAh: a.capacityAh + b.capacityAh,
     storedWh: a.storedWh + b.storedWh,
     continuousA: together(a.continuousA, b.continuousA),
@@ -190,6 +234,8 @@ function whole(part: Part, boxes: readonly BoxString[]): ComposedPack {
     nominalV: part.nominalV,
     fullV: part.fullV,
     energyWh,
+    givesWh: part.nominalV * part.givesAh,
+    warmOhm: part.warmOhm,
     continuousA: part.continuousA,
     peakA: part.peakA,
     resistanceOhm: part.resistanceOhm,

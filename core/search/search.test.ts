@@ -290,7 +290,7 @@ describe('ranking and space', () => {
     };
     const alien = { ...DRIVE, id: 'alien', sheet: { ...DRIVE.sheet, spline: 'X9' } };
     const small = fitting('inverter', 'Small', { minV: 100, maxV: 420, maxCurrentA: 100 });
-    const big = { ...fitting('inverter', 'Big', { minV: 100, maxV: 420, maxCurrentA: 400 }), priceCents: 90_000 };
+    const big = { ...fitting('inverter', 'Big', { minV: 100, maxV: 420, maxCurrentA: 600 }), priceCents: 90_000 };
     const library = new Map<string, Component>(
       [DRIVE, bare, alien, small, big].map((part) => [part.id, part as Component]),
     );

@@ -1,6 +1,6 @@
 import type { ComponentOf, DriveSheet, ModuleSheet } from '../component/sheets.ts';
 import { DRIVE_DEFAULTS, ELECTRIC_DEFAULTS } from '../design/inputs.ts';
-import type { Slots } from '../figures/slots.ts';
+import { NO_WISHES, type Slots } from '../figures/slots.ts';
 import { fromLibrary } from '../quantity/sourced.ts';
 import { routeFrom } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -136,7 +136,7 @@ const DRIVE_SHEET: DriveSheet = {
   maxRpm: 10_000,
   ownRatio: 9,
   efficiency: 0.9,
-  maxCurrentA: 250,
+  maxCurrentA: 500,
   hasInverter: true,
   output: 'halfShafts',
   spline: 'H1',
@@ -210,21 +210,27 @@ export function slots(change: Partial<Slots> = {}): Slots {
       usableShare: 0.9,
     },
     drive: { ...DRIVE_DEFAULTS, unit: DRIVE, inverter: null, gear: null, torqueCapNm: null },
-    charge: { charger: CHARGER, inletAmps: 16, inletDc: true, dcMaxW: null },
+    charge: { charger: CHARGER, inletAmps: 16, inletPhases: 1, inletDc: true, inletDcA: null, dcMaxW: null },
     electric: {
       ...ELECTRIC_DEFAULTS,
       heater: SHELF.heaters[0]!,
       converter: SHELF.converters[0]!,
       lvBattery: LV_BATTERY,
+      lvBatteries: 1,
+      contactorBox: null,
+      cable: null,
+      fuse: null,
+      windowed: [DRIVE, CHARGER, SHELF.heaters[0]!, SHELF.converters[0]!],
       cradlePoints: ['lower', 'steady'],
     },
+    wishes: NO_WISHES,
     route: ROUTE,
     shelf: SHELF,
     use: {
       round: { lengthKm: 40, stops: 10, meanKmh: 30, climbM: 100 },
       constantKmh: 60,
       payloadKg: 200,
-      ambientC: 15,
+      ambientC: 20,
       altitudeM: 0,
       headwindMs: 0,
       auxiliaryW: 200,

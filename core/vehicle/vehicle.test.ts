@@ -9,6 +9,29 @@ describe('tyre sizes', () => {
   test.each(['195/65 R 15', '195/65R15', ' 195 / 65 r 15 '])('reads %s', (text) => {
     expect(readTyreSize(text)).toEqual({ widthMm: 195, aspect: 0.65, rimInch: 15 });
   });
+  test.each([
+    ['205/70 HR 15', 205, 0.7, 15],
+    ['165 R 13', 165, 0.82, 13],
+    ['165R13', 165, 0.82, 13],
+    ['185 VR 14', 185, 0.82, 14],
+    ['195/60 ZR 14.5', 195, 0.6, 14.5],
+    ['5.20 x 13', 5.2 * 25.4, 0.95, 13],
+    ['5.60-15', 5.6 * 25.4, 0.95, 15],
+    ['6.00-16', 6 * 25.4, 1, 16],
+    ['7.50 R 16', 7.5 * 25.4, 1, 16],
+  ])('old sizes: %s', (text, widthMm, aspect, rimInch) =>
+    expect(readTyreSize(text)).toEqual({ widthMm: expect.closeTo(widthMm, 9), aspect, rimInch }));
+  test.each([
+    '16513',
+    '165/80',
+    '165 R',
+    '165 R 3',
+    '165 R 99',
+    'R 13',
+    '6.0',
+    '6.00-160',
+    '',
+  ])('%s is no size', (text) => expect(readTyreSize(text)).toBeNull());
   test('inch sizes have round sections; nonsense is null', () => {
     expect(tyreDiameterMm(readTyreSize('6.50-16')!)).toBeCloseTo(16 * 25.4 + 2 * 165.1, 6);
     expect(readTyreSize('round')).toBeNull();

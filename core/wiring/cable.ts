@@ -59,7 +59,7 @@ export interface CableVerdict<C extends CableSize> {
 }
 
 /** A cable stands this much over its steady current for half a minute; common practice. */
-const SHORT_TIME_FACTOR = 1.6;
+export const CABLE_SHORT_TIME = 1.6;
 
 /** One cable against its duty: steady current, 30 s peak, voltage drop there and back (trade §5.10). */
 export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): CableVerdict<C> {
@@ -68,7 +68,7 @@ export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): Cabl
   const short =
     cable.continuousA < duty.continuousA
       ? 'continuous'
-      : cable.continuousA * SHORT_TIME_FACTOR < duty.peak30sA
+      : cable.continuousA * CABLE_SHORT_TIME < duty.peak30sA
         ? 'peak'
         : dropShare > duty.drop
           ? 'drop'
@@ -76,8 +76,13 @@ export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): Cabl
   return { cable, dropV, dropShare, spareA: cable.continuousA - duty.continuousA, fits: short === null, short };
 }
 
-/** The smallest of the cables at hand that meets current, peak and drop; null when none does. */
-export function smallestCable<C extends CableSize>(cables: readonly C[], duty: CableDuty): CableVerdict<C> | null {
-  const bySize = [...cables].sort((a, b) => a.sectionMm2 - b.sectionMm2);
-  return bySize.map((cable) => judgeCable(cable, duty)).find((verdict) => verdict.fits) ?? null;
-}
+/** The cables at hand that meet current, peak and drop, smallest first; empty when none does. */
+export const fittingCables = <C extends CableSize>(cables: readonly C[], duty: CableDuty): CableVerdict<C>[] =>
+  [...cables]
+    .sort((a, b) => a.sectionMm2 - b.sectionMm2)
+    .map((cable) => judgeCable(cable, duty))
+    .filter((verdict) => verdict.fits);
+
+/** The smallest of them; null when none does. */
+export const smallestCable = <C extends CableSize>(cables: readonly C[], duty: CableDuty): CableVerdict<C> | null =>
+  fittingCables(cables, duty)[0] ?? null;

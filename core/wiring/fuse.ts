@@ -5,9 +5,9 @@ const FUSE_RATINGS = [
 ] as const;
 
 /** A fuse carries this much more than the steady current (trade §5.11). */
-const FUSE_FACTOR = 1.25;
+export const FUSE_FACTOR = 1.25;
 /** And it stands this much over its rating for half a minute; common practice, its maker's curve has the last word. */
-const FUSE_SHORT_TIME = 1.6;
+export const FUSE_SHORT_TIME = 1.6;
 
 export interface FuseWish {
   readonly continuousA: number;
@@ -41,4 +41,23 @@ export function fuseNeed({ continuousA, peakA = continuousA, fullV, loopOhm, cab
     breakingA: loopOhm > 0 ? fullV / loopOhm : Number.POSITIVE_INFINITY,
     overCable: cableA !== null && (ratedA ?? atLeastA) > cableA,
   };
+}
+
+/** The smallest fuse at hand that meets a need and lies within what its cable carries (null: any); null when none does. */
+export function smallestFuse<F extends { readonly sheet: { ratedA: number; maxV: number; breakingA: number } }>(
+  fuses: readonly F[],
+  need: FuseNeed,
+  cableA: number | null,
+): F | null {
+  return (
+    [...fuses]
+      .sort((a, b) => a.sheet.ratedA - b.sheet.ratedA)
+      .find(
+        ({ sheet }) =>
+          sheet.ratedA >= need.atLeastA &&
+          sheet.maxV >= need.voltageV &&
+          sheet.breakingA >= need.breakingA &&
+          (cableA === null || sheet.ratedA <= cableA),
+      ) ?? null
+  );
 }

@@ -80,6 +80,8 @@ function unwiredFaults(inputs: DesignInputs, boxes: readonly Placed[]): Record<s
       return { 'inputs.packs': 'Two packs need boxes in both: put at least one box into each.' };
     case 'packsDiffer':
       return { 'inputs.packs': 'Two packs in parallel must have the same chemistry and full voltage.' };
+    case 'mixedChemistry':
+      return { 'inputs.boxes': 'Cells of different chemistry do not go into one pack.' };
     case 'noModules':
       return {};
   }

@@ -50,6 +50,7 @@ export async function figureInputOfJob(
       free: new Map(components.map((part) => [part.id, part.free])),
       vehicle: vehicleState(variant, info.measured, info.weighings[0] ?? null),
       use: stored.use,
+      brief: await partOf(db, which, 'brief'),
       route: packed && unpackRoute(packed),
       facts: {
         kit: revision ? { revision, options: stored.kitOptions } : null,

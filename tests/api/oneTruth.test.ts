@@ -53,6 +53,7 @@ function pageSheet(job: JobSheet, inputs: JobSheet['designs'][number]['inputs'] 
             job.vehicle.weighings[0] ?? null,
           ),
           use: job.use,
+          brief: job.brief,
           route: job.route && unpackRoute(job.route),
           facts: {
             kit: revision && job.kit ? { revision, options: job.kit.options } : null,

@@ -25,6 +25,7 @@ describe('SAE J1772 charge levels', () => {
         chargerAmps: 16,
         chargerPhases: 1,
         inletAmps: 80,
+        inletPhases: 1,
         supply: { volts: 240, amps: 80, phases: 1 },
       }).watts,
     ).toBe(3300);

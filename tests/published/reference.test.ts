@@ -3,7 +3,7 @@ import { Solver } from 'odex';
 import { describe, expect, test } from 'vitest';
 import { axleLoads, rightLoad } from '../../core/balance/axleLoads.ts';
 import { chargedAfter, chargeHours } from '../../core/charge/chargeTime.ts';
-import { dcHours, dcPower, rateAt, USUAL_RATES } from '../../core/charge/dcCharge.ts';
+import { type DcLimits, dcHours, dcPower, rateAt, USUAL_RATES } from '../../core/charge/dcCharge.ts';
 import { CABIN, cabinAfter, holdingPower, warmUpSeconds } from '../../core/cooling/cabin.ts';
 import { coolantFlow, packRise } from '../../core/cooling/coolant.ts';
 import { accelerate } from '../../core/drive/accelerate.ts';
@@ -214,7 +214,14 @@ describe('torque through stacked ratios', () => {
 });
 
 describe('charging', () => {
-  const NMC = { energyWh: 30_000, rates: USUAL_RATES.NMC, postW: 50_000, vehicleW: null };
+  const NMC: DcLimits = {
+    energyWh: 30_000,
+    packA: (state) => 100 * rateAt(USUAL_RATES.NMC, state),
+    packV: () => 300,
+    postW: 50_000,
+    amps: [],
+    vehicleW: null,
+  };
   // Reference: odex on ds/dt = P(s)·η/E with the easing off above 90 %.
   test('easing off integrates as odex says, both ways', () => {
     const hours = chargeHours(30_000, 3300, 0.92);

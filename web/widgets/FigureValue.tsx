@@ -7,7 +7,7 @@ import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import type { UnitSet } from '../../core/quantity/units.ts';
 import { LIKELY_ERROR, VEHICLE_FIGURES, type VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
-import { FIGURE_NAME, MISSING, VEHICLE_FIGURE_NAME } from '../../wording/figures.ts';
+import { FIGURE_NAME, reasonText, VEHICLE_FIGURE_NAME } from '../../wording/figures.ts';
 import { useUnitSet } from '../data/session.tsx';
 import { DataTable } from './DataTable.tsx';
 import { SourceMark } from './SourceMark.tsx';
@@ -37,6 +37,7 @@ function WorkingText({ result, sheet }: { result: Result; sheet: FigureSheet }) 
           ]}
         />
       )}
+      {working.held && <p>Held back by: {working.held}.</p>}
       <p className="soft">From: {working.source}.</p>
       {rests.length > 0 && <RestsOn result={result} sheet={sheet} />}
     </div>
@@ -101,7 +102,7 @@ const ShownFigure = memo(function ShownFigure({ id, result, latest, children }: 
   const set = useUnitSet();
   const [open, setOpen] = useState(false);
   if (result.value === null || !result.kind)
-    return <span className="soft small">{result.reason ? MISSING[result.reason] : 'measure'}</span>;
+    return <span className="soft small">{result.reason ? reasonText(result, set) : 'measure'}</span>;
   const value = (
     <button
       type="button"

@@ -11,7 +11,10 @@ export const drive = {
   maxRpm: number('Highest revolutions', 'rotation', 1, 60_000),
   ownRatio: number('Own reduction', 'ratio', 0.01, 200, { meaning: 'inside the unit; 1 for a bare motor', start: 1 }),
   efficiency: number('Efficiency', 'share', 0.01, 1, { meaning: 'motor and inverter together' }),
-  maxCurrentA: number('Battery current, most', 'current', 0.1, 10_000),
+  maxCurrentA: number('Battery current, most', 'current', 0.1, 10_000, { meaning: 'on the battery side' }),
+  nmPerPhaseA: optional(
+    number('Torque an ampere', 'torque', 0.001, 1000, { meaning: 'for each ampere of phase current, rms' }),
+  ),
   hasInverter: flag('Inverter built in'),
   output: choice('Turns', ['halfShafts', 'propShaft', 'gearboxInput'], {
     meaning: 'half shafts (own differential), the propeller shaft, or the input of the kept gearbox',

@@ -4,6 +4,9 @@ import { number, optional } from '../field.ts';
 export const inverter = {
   minV: number('Least voltage', 'voltage', 0, 1500),
   maxV: number('Highest voltage', 'voltage', 1, 1500),
-  maxCurrentA: number('Current, most', 'current', 0.1, 10_000),
+  maxCurrentA: number('Battery current, most', 'current', 0.1, 10_000, { meaning: 'on the battery side' }),
+  phaseA: optional(
+    number('Phase current, most', 'current', 0.1, 10_000, { meaning: 'towards the motor, rms; not the battery’s' }),
+  ),
   linkUf: optional(number('Link capacitance', 'capacitance', 0, 1_000_000)),
 } as const;

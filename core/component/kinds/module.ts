@@ -22,4 +22,18 @@ export const module = {
       { meaning: 'by state of charge, in multiples of the capacity an hour, where the maker states them' },
     ),
   ),
+  byTemperature: optional(
+    rows(
+      'By temperature',
+      {
+        temperatureC: number('Temperature', 'temperature', -60, 90),
+        resistance: number('Resistance', 'ratio', 0.1, 100, { meaning: 'as a multiple of the resistance above' }),
+        energy: number('Energy it gives', 'share', 0, 1.2),
+        charge: number('Charging it stands', 'share', 0, 1.5),
+      },
+      2,
+      40,
+      { meaning: 'against what the sheet states at 20 °C; without it, what is usual for the chemistry' },
+    ),
+  ),
 } as const;

@@ -1,28 +1,27 @@
-import { acPower } from '../../charge/acPower.ts';
-import { figure, missing } from '../figure.ts';
+import { figure } from '../figure.ts';
+import { supplies } from './supplies.ts';
 
 export const chargePower = figure({
   id: 'chargePower',
   name: 'Charging power',
   group: 'charge',
   kind: 'electricPower',
-  reads: ['charge', 'use'],
-  compute: (_, { charge, use: { supply } }) => {
-    if (!charge.charger) return missing('noCharger');
-    const { powerW, maxAmps, phases } = charge.charger.sheet;
-    const inletAmps = charge.inletAmps ?? maxAmps;
-    const { watts, by } = acPower({ chargerW: powerW, chargerAmps: maxAmps, chargerPhases: phases, inletAmps, supply });
+  needs: { supplies },
+  reads: ['charge'],
+  compute: ({ supplies: [usual] }, { charge }) => {
+    const { supply, watts, by, phases } = usual!;
+    const sheet = charge.charger!.sheet;
     return {
       value: watts,
-      formula: `P = min(charger, inlet, supply): the ${by} decides`,
+      formula: `P = min(charger, inlet, supply, pack): the ${by} decides`,
       terms: [
-        { symbol: 'charger', value: powerW, kind: 'electricPower' },
-        { symbol: 'inlet', value: inletAmps, kind: 'current' },
+        { symbol: 'charger', value: sheet.powerW, kind: 'electricPower' },
+        { symbol: 'inlet', value: charge.inletAmps ?? sheet.maxAmps, kind: 'current' },
         { symbol: 'supply volts', value: supply.volts, kind: 'voltage' },
         { symbol: 'supply amps', value: supply.amps, kind: 'current' },
-        { symbol: 'phases used', value: Math.min(phases, supply.phases), kind: 'count' },
+        { symbol: 'phases that all three have', value: phases, kind: 'count' },
       ],
-      source: 'volts × amps × phases',
+      source: 'volts × amps × phases; what the pack takes at this temperature',
     };
   },
 });

@@ -1,22 +1,22 @@
 import { chargeHours } from '../../charge/chargeTime.ts';
 import { type FigureAbout, figure, missing } from '../figure.ts';
-import { packUsable } from '../pack/packUsable.ts';
+import { packEnergyUsed } from '../pack/packUsable.ts';
 import { chargePower } from './chargePower.ts';
 
 function chargeTimeBetween(about: FigureAbout, from: number, to: number) {
   return figure({
     ...about,
     kind: 'hours',
-    needs: { packUsable, chargePower },
+    needs: { packEnergyUsed, chargePower },
     reads: ['charge'],
-    compute: ({ packUsable: energy, chargePower: power }, { charge }) => {
+    compute: ({ packEnergyUsed: energy, chargePower: power }, { charge }) => {
       if (!charge.charger) return missing('noCharger');
       const { efficiency } = charge.charger.sheet;
       return {
         value: chargeHours(energy, power, efficiency, from, to),
         formula: 't = E ÷ (P·η), easing to half power above 90 %',
         terms: [
-          { symbol: 'E usable', value: energy, kind: 'energy' },
+          { symbol: 'E between the two ends', value: energy, kind: 'energy' },
           { symbol: 'P', value: power, kind: 'electricPower' },
           { symbol: 'η', value: efficiency, kind: 'share' },
           { symbol: 'from', value: from, kind: 'share' },

@@ -9,7 +9,8 @@ const yearCost = interim({
   compute: ({ mainRun: { run } }, { use, charge }) => {
     if (!charge.charger) return missing('noCharger');
     const inputs = use.cost ?? USUAL_COST;
-    const whPerKm = run.batteryWh / run.distanceKm;
+    const { batteryWh, distanceKm } = run.asked ?? run;
+    const whPerKm = batteryWh / distanceKm;
     const { efficiency } = charge.charger.sheet;
     return interimAnswer(
       { ...runningCost(inputs, whPerKm, efficiency), inputs, whPerKm, efficiency },

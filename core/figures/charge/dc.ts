@@ -1,20 +1,32 @@
-import { type DcLimits, dcHours, dcPower, USUAL_RATES } from '../../charge/dcCharge.ts';
+import { type DcLimits, dcHeld, dcHours, dcPower } from '../../charge/dcCharge.ts';
+import { chargeCurrentA } from '../../pack/acceptance.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
-import { packEnergy } from '../pack/packEnergy.ts';
-import { packFacts } from '../pack/packFacts.ts';
+import { packFacts, packStrings } from '../pack/packFacts.ts';
+
+/** Posts are rated at about this voltage: below it their amperes hold, not their power; common practice. */
+const POST_RATED_V = 400;
 
 export const dcLimits: Entry<DcLimits> = interim({
   id: 'dcLimits',
-  needs: { packEnergy },
-  reads: ['charge', 'use', 'pack'],
-  compute: ({ packEnergy: energyWh }, { charge, use, pack }) => {
+  needs: { packFacts, boxes: packStrings },
+  reads: ['charge', 'use', 'pack', 'electric'],
+  compute: ({ packFacts: facts, boxes }, { charge, use, pack, electric }) => {
     if (!charge.inletDc) return missing('noDcInlet');
     if (!use.dcPostW) return missing('noDcPost');
-    const sheet = pack.boxes[0]?.module?.sheet;
-    const rates = sheet?.rates ?? USUAL_RATES[sheet?.chemistry ?? 'NMC'];
-    return interimAnswer(
-      { energyWh, rates, postW: use.dcPostW, vehicleW: charge.dcMaxW },
-      sheet?.rates ? 'module sheet' : 'rates of this chemistry, common practice',
+    if (!(chargeCurrentA(boxes, pack.wiring, 0.5, use.ambientC) > 0)) return missing('tooCold');
+    const amps = [{ what: 'post', limitA: use.dcPostA ?? use.dcPostW / POST_RATED_V }];
+    if (charge.inletDcA !== null) amps.push({ what: 'inlet', limitA: charge.inletDcA });
+    if (electric.contactorBox) amps.push({ what: 'contactor box', limitA: electric.contactorBox.sheet.continuousA });
+    return interimAnswer<DcLimits>(
+      {
+        energyWh: facts.energyWh,
+        packA: (state) => chargeCurrentA(boxes, pack.wiring, state, use.ambientC),
+        packV: (state) => facts.emptyV + (facts.fullV - facts.emptyV) * state,
+        postW: use.dcPostW,
+        amps,
+        vehicleW: charge.dcMaxW,
+      },
+      'module sheets, else rates usual for the chemistry, common practice',
     );
   },
 });
@@ -28,13 +40,16 @@ export const dcPowerMost = figure({
   needs: { dcLimits },
   compute: ({ dcLimits: limits }) => ({
     value: Math.max(...Array.from({ length: 71 }, (_, i) => dcPower(limits, (10 + i) / 100))),
-    formula: 'P = min(post, vehicle, pack energy × rate at its state of charge), highest from 10 to 80 %',
+    formula: `P = least of post, vehicle, pack and amperes × pack voltage, highest from 10 to 80 %; at half charge the ${dcHeld(limits, 0.5).by} decides`,
     terms: [
       { symbol: 'post', value: limits.postW, kind: 'electricPower' },
-      { symbol: 'pack at half charge', value: dcPower({ ...limits, postW: 1e9 }, 0.5), kind: 'electricPower' },
-      { symbol: 'pack at 80 %', value: dcPower({ ...limits, postW: 1e9 }, 0.8), kind: 'electricPower' },
+      ...limits.amps.map(({ what, limitA }) => ({ symbol: what, value: limitA, kind: 'current' as const })),
+      { symbol: 'pack takes at half charge', value: limits.packA(0.5), kind: 'current' },
+      { symbol: 'pack takes at 80 %', value: limits.packA(0.8), kind: 'current' },
+      { symbol: 'pack voltage at half charge', value: limits.packV(0.5), kind: 'voltage' },
     ],
-    source: 'module sheet or rates usual for the chemistry at 20–25 °C, common practice',
+    source:
+      'module sheets or rates usual for the chemistry; amperes of the post, where nobody states them, its power ÷ 400 V; common practice',
   }),
 });
 

@@ -1,29 +1,26 @@
-import { clampEta } from '../../drive/efficiency.ts';
-import { figure, missing } from '../figure.ts';
-import { packPower } from '../pack/packPower.ts';
+import { figure } from '../figure.ts';
+import { chainPeak } from './chain.ts';
+import { heldWords } from './held.ts';
 
-/** Battery power the drive may take at most: its own peak or what the pack gives, whichever is less. */
+/** Battery power at full throttle, at the speed at which most is taken: every link from cell to shaft asked. */
 export const drivePower = figure({
   id: 'drivePower',
   name: 'Battery power at full throttle',
   group: 'road',
   kind: 'electricPower',
-  needs: { packPower },
-  reads: ['drive'],
-  compute: ({ packPower: pack }, { drive }) => {
-    if (!drive.unit) return missing('noDrive');
-    const { sheet } = drive.unit;
-    const efficiency = clampEta(drive.efficiency ?? sheet.efficiency);
-    const shaft = Math.min(sheet.peakPowerW * drive.motors, drive.powerCapW ?? Number.POSITIVE_INFINITY);
-    return {
-      value: Math.min(shaft / efficiency, pack),
-      formula: 'P = min(peak power at the shaft ÷ efficiency, pack power)',
-      terms: [
-        { symbol: 'peak power at the shaft', value: shaft, kind: 'shaftPower' },
-        { symbol: 'efficiency', value: efficiency, kind: 'share' },
-        { symbol: 'pack power', value: pack, kind: 'electricPower' },
-      ],
-      source: 'drive sheet',
-    };
-  },
+  needs: { chainPeak },
+  compute: ({ chainPeak: { full, ask, limitW } }) => ({
+    value: full.batteryW,
+    formula: 'P = shaft power ÷ efficiency, with every limit from cell to shaft',
+    terms: [
+      { symbol: 'shaft power', value: full.shaftW, kind: 'shaftPower' },
+      { symbol: 'at', value: full.rpm, kind: 'rotation' },
+      { symbol: 'efficiency', value: ask.motor.efficiency, kind: 'share' },
+      { symbol: 'voltage under that load', value: full.volts, kind: 'voltage' },
+      { symbol: 'current', value: full.amps, kind: 'current' },
+      { symbol: 'battery side allows', value: limitW, kind: 'electricPower' },
+    ],
+    source: 'sheets of the parts; Ohm',
+    held: heldWords(full.heldBy),
+  }),
 });

@@ -1,6 +1,7 @@
 import { steepestHeld } from '../../drive/limits.ts';
-import { figure } from '../figure.ts';
+import { figure, missing } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
+import { heldWords } from './held.ts';
 import { pull } from './pull.ts';
 
 const HELD_KMH = 50;
@@ -13,15 +14,18 @@ export const gradeHeld50 = figure({
   kind: 'grade',
   needs: { pull, roadVehicle },
   compute: ({ pull: p, roadVehicle: vehicle }) => {
-    const force = p.at(HELD_KMH / 3.6);
+    const v = HELD_KMH / 3.6;
+    const value = steepestHeld(vehicle, (grade) => p.onGrade(v, grade), v);
+    if (value === null) return missing('cannotHold', { value: HELD_KMH, kind: 'speed' });
     return {
-      value: steepestHeld(vehicle, force, HELD_KMH / 3.6),
+      value,
       formula: 'pull at 50 km/h = tyres + air + m·g·sin θ; grade = tan θ',
       terms: [
-        { symbol: 'pull at 50 km/h', value: force, kind: 'force' },
+        { symbol: 'pull at 50 km/h', value: p.onGrade(v, value), kind: 'force' },
         { symbol: 'm, laden', value: vehicle.massKg, kind: 'mass' },
       ],
-      source: 'balance of forces',
+      source: 'balance of forces; grip on the grade 0.8 dry, common practice',
+      held: heldWords(p.heldBy(v, value)),
     };
   },
 });

@@ -11,10 +11,9 @@ export const mounts = interim({
   compute: ({ motorNow: motor, gearing: g }, { electric, vehicle, drive }) => {
     const points = vehicle.variant.mountingPoints.filter((point) => electric.cradlePoints.includes(point.name));
     if (points.length === 0) return missing('noCradle');
-    // Only what turns inside the casing reacts on its mounts: a unit on half shafts with all of it, a motor with its reducer.
-    const inside = drive.unit?.sheet.output === 'halfShafts' ? g.ratio : g.reducer;
+    // What turns inside the casing reacts on its mounts: reducer or gear, never the hubs' reduction out at the wheels.
     const massKg = (drive.unit?.massKg ?? 0) * drive.motors;
-    const loads = mountLoads(points, motor.peak.peakTorqueNm * inside * g.efficiency, massKg);
+    const loads = mountLoads(points, motor.peak.peakTorqueNm * g.reducer * g.efficiency, massKg);
     return loads ? interimAnswer(loads, 'moments about the mounts') : missing('mountsInLine');
   },
 });

@@ -3,7 +3,9 @@ import { type Entry, interim, interimAnswer } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
 import { pull } from './pull.ts';
 
-export const SIXTY_MPH_KMH = 60 * 1.609344;
+const KMH_PER_MPH = 1.609344;
+export const FIFTY_MPH_KMH = 50 * KMH_PER_MPH;
+export const SIXTY_MPH_KMH = 60 * KMH_PER_MPH;
 /** A quarter of a mile, m. */
 const QUARTER_MILE_M = 1609.344 / 4;
 
@@ -15,7 +17,7 @@ export const runUp: Entry<RunUp> = interim({
   reads: ['drive'],
   compute: ({ pull: p, roadVehicle: vehicle }, { drive }) =>
     interimAnswer(
-      accelerate(vehicle, p.engaged.at, [20, 50, SIXTY_MPH_KMH, 100], {
+      accelerate(vehicle, p.engaged.at, [20, 50, FIFTY_MPH_KMH, SIXTY_MPH_KMH, 100], {
         upper: p.upper.map((gear) => gear.at),
         shiftTimeS: drive.shiftTimeS,
         distanceM: QUARTER_MILE_M,

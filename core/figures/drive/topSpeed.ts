@@ -1,6 +1,7 @@
 import { topSpeed as top } from '../../drive/limits.ts';
 import { figure } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
+import { heldWords } from './held.ts';
 import { pull } from './pull.ts';
 
 export const topSpeed = figure({
@@ -20,6 +21,7 @@ export const topSpeed = figure({
         { symbol: 'pull there', value: p.at(kmh / 3.6), kind: 'force' },
       ],
       source: 'balance of forces on the level',
+      held: heldWords(by === 'rotation' ? { link: 'revolutions', part: p.motorPart } : p.heldBy(kmh / 3.6)),
     };
   },
 });

@@ -1,5 +1,6 @@
 import type { ComponentOf } from '../../component/sheets.ts';
-import { type CableDuty, type CableVerdict, smallestCable } from '../../wiring/cable.ts';
+import { type CableDuty, type CableVerdict, conductorOhm, fittingCables } from '../../wiring/cable.ts';
+import { fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { fullCurrent, peak30sCurrent, rmsCurrent } from '../road/currents.ts';
@@ -27,26 +28,56 @@ export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cab
   readonly part: ComponentOf<'cable'>;
   /** What it carries steadily: as given for this design, or by its sheet. */
   readonly carriesA: number;
+  /** The fuse that goes with it. */
+  readonly fuse: ComponentOf<'fuse'>;
 };
 
-/** The smallest cable of the shelf that meets steady current, 30 s peak and drop. */
+/** What the main fuse has to stand, whatever the cable. */
+export const mainFuseDuty = interim({
+  id: 'mainFuseDuty',
+  needs: { packFacts, rms: rmsCurrent, full: fullCurrent },
+  compute: ({ packFacts: pack, rms, full }) =>
+    interimAnswer(
+      // A fault is fed hardest by a warm pack.
+      { continuousA: rms, peakA: full, fullV: pack.fullV, packOhm: pack.warmOhm },
+      'currents of the hardest use',
+    ),
+});
+
+/** Resistance of the loop through a cable, there and back, with contacts and busbars, Ω: a fault can lie anywhere. */
+export const loopOhm = (packOhm: number, sectionMm2: number, lengthM: number): number =>
+  packOhm + JOINTS_OHM + 2 * conductorOhm(sectionMm2, lengthM, 20);
+
+/** Contacts and busbars add about this, Ω; common practice. */
+const JOINTS_OHM = 0.002;
+
+/**
+ * The smallest cable of the shelf that meets steady current, 30 s peak and drop, and that a fuse of the shelf protects:
+ * rated for the load and not over what the cable carries. The two are chosen together.
+ */
 export const cableChoice: Entry<CableChoice> = interim({
   id: 'cableChoice',
-  needs: { cableDuty },
+  needs: { cableDuty, mainFuseDuty },
   reads: ['shelf', 'electric'],
-  compute: ({ cableDuty: duty }, { shelf, electric }) => {
+  compute: ({ cableDuty: duty, mainFuseDuty: fuseDuty }, { shelf, electric }) => {
     const sizes = shelf.cables.map((part) => ({
       ...part.sheet,
       continuousA: electric.ampacity[part.id] ?? part.sheet.continuousA,
       part,
     }));
-    const best = smallestCable(sizes, duty);
-    if (!best) return missing('noCableFits');
-    const { cable, ...verdict } = best;
-    return interimAnswer(
-      { ...verdict, carriesA: cable.continuousA, part: cable.part },
-      'cable sheets; ampacity depends on the cable and where it lies',
-    );
+    const fitting = fittingCables(sizes, duty);
+    if (fitting.length === 0) return missing('noCableFits');
+    for (const { cable, ...verdict } of fitting) {
+      const ohm = loopOhm(fuseDuty.packOhm, cable.sectionMm2, duty.lengthM);
+      const need = fuseNeed({ ...fuseDuty, loopOhm: ohm, cableA: cable.continuousA });
+      const fuse = smallestFuse(shelf.fuses, need, cable.continuousA);
+      if (fuse)
+        return interimAnswer(
+          { ...verdict, carriesA: cable.continuousA, part: cable.part, fuse },
+          'cable sheets; ampacity depends on the cable and where it lies',
+        );
+    }
+    return missing('noPairFits');
   },
 });
 

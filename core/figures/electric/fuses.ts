@@ -1,11 +1,10 @@
 import type { ComponentOf } from '../../component/sheets.ts';
+import { heaterAmps } from '../../cooling/heater.ts';
 import { runningVolts } from '../../lowvoltage/loads.ts';
-import { conductorOhm } from '../../wiring/cable.ts';
-import { type FuseNeed, fuseNeed } from '../../wiring/fuse.ts';
+import { type FuseNeed, fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
-import { fullCurrent, rmsCurrent } from '../road/currents.ts';
-import { cableChoice } from './cable.ts';
+import { cableChoice, loopOhm, mainFuseDuty } from './cable.ts';
 
 export interface NamedFuse {
   readonly name: string;
@@ -17,36 +16,23 @@ export interface NamedFuse {
   readonly part: ComponentOf<'fuse'> | null;
 }
 
-/** A fault can lie anywhere; contacts and busbars add about this, Ω; common practice. */
-const JOINTS_OHM = 0.002;
 /** What a converter gives of what it takes; common practice. */
 const DCDC_EFFICIENCY = 0.9;
 
 /** Main fuse first, then one for each branch that the design has: charger, DC-DC, heater. */
 export const fuses: Entry<readonly NamedFuse[]> = interim({
   id: 'fuses',
-  needs: { packFacts, rms: rmsCurrent, full: fullCurrent, cableChoice },
+  needs: { packFacts, mainFuseDuty, cableChoice },
   reads: ['charge', 'electric', 'shelf'],
-  compute: ({ packFacts: pack, rms, full, cableChoice: cable }, { charge, electric, shelf }) => {
-    const loopOhm =
-      pack.resistanceOhm + JOINTS_OHM + 2 * conductorOhm(cable.part.sheet.sectionMm2, electric.cableLengthM, 20);
+  compute: ({ packFacts: pack, mainFuseDuty: duty, cableChoice: cable }, { charge, electric, shelf }) => {
+    const ohm = loopOhm(duty.packOhm, cable.part.sheet.sectionMm2, electric.cableLengthM);
     const fuseFor = (name: string, continuousA: number, cableA: number | null, peakA = continuousA): NamedFuse => {
-      const need = fuseNeed({ continuousA, peakA, fullV: pack.fullV, loopOhm, cableA });
-      const part =
-        [...shelf.fuses]
-          .sort((a, b) => a.sheet.ratedA - b.sheet.ratedA)
-          .find(
-            ({ sheet }) =>
-              sheet.ratedA >= need.atLeastA &&
-              sheet.maxV >= need.voltageV &&
-              sheet.breakingA >= need.breakingA &&
-              (cableA === null || sheet.ratedA <= cableA),
-          ) ?? null;
-      return { name, continuousA, peakA, need, part };
+      const need = fuseNeed({ continuousA, peakA, fullV: pack.fullV, loopOhm: ohm, cableA });
+      return { name, continuousA, peakA, need, part: smallestFuse(shelf.fuses, need, cableA) };
     };
-    const list = [fuseFor('main', rms, cable.carriesA, full)];
+    const list = [fuseFor('main', duty.continuousA, cable.carriesA, duty.peakA)];
     const { charger } = charge;
-    // Branch currents are highest at the empty pack.
+    // Branch currents of regulated loads are highest at the empty pack.
     if (charger) list.push(fuseFor('charger', (charger.sheet.powerW * charger.sheet.efficiency) / pack.emptyV, null));
     const { converter, heater } = electric;
     if (converter) {
@@ -55,7 +41,7 @@ export const fuses: Entry<readonly NamedFuse[]> = interim({
         fuseFor('DC-DC', (amps * runningVolts(converter.sheet.lowVoltageV)) / DCDC_EFFICIENCY / pack.emptyV, null),
       );
     }
-    if (heater) list.push(fuseFor('heater', heater.sheet.powerW / pack.emptyV, null));
+    if (heater) list.push(fuseFor('heater', heaterAmps(heater.sheet, pack), null));
     return interimAnswer(list, 'component sheets');
   },
 });
@@ -68,10 +54,9 @@ export const mainFuse = figure({
   needs: { fuses },
   compute: ({ fuses: list }) => {
     const main = list[0]!;
-    const value = main.part?.sheet.ratedA ?? main.need.ratedA;
-    if (value === null) return missing('noFuseFits');
+    if (!main.part) return missing('noFuseFits');
     return {
-      value,
+      value: main.part.sheet.ratedA,
       formula: 'rated ≥ 1.25 × rms and ≥ full throttle ÷ 1.6, not over what the cable carries',
       terms: [
         { symbol: 'rms', value: main.continuousA, kind: 'current' },
@@ -96,7 +81,7 @@ export const fuseBreaking = figure({
     formula: 'breaking capacity ≥ V full ÷ R of the loop',
     terms: [
       { symbol: 'V full', value: pack.fullV, kind: 'voltage' },
-      { symbol: 'R of the pack', value: pack.resistanceOhm, kind: 'resistance' },
+      { symbol: 'R of the pack, warm', value: pack.warmOhm, kind: 'resistance' },
       { symbol: 'R of the loop', value: pack.fullV / list[0]!.need.breakingA, kind: 'resistance' },
     ],
     source: 'Ohm; cables by IEC 60228 at 20 °C, joints 2 mΩ, common practice',

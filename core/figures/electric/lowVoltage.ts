@@ -109,9 +109,10 @@ export const lvBatteryTime = figure({
     if (!battery) return missing('noLvBattery');
     const watts = lvWatts(side.loads, 'nightWet');
     return {
-      value: lvBatteryHours(battery.sheet.capacityAh, battery.sheet.lowVoltageV, watts),
-      formula: 't = Ah × V × half ÷ W',
+      value: lvBatteryHours(battery.sheet.capacityAh * electric.lvBatteries, battery.sheet.lowVoltageV, watts),
+      formula: 't = batteries × Ah × V × half ÷ W',
       terms: [
+        { symbol: 'batteries side by side', value: electric.lvBatteries, kind: 'count' },
         { symbol: 'Ah', value: battery.sheet.capacityAh, kind: 'charge' },
         { symbol: 'wet night', value: watts, kind: 'watts' },
       ],

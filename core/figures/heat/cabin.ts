@@ -1,6 +1,7 @@
 import { type ComponentOf, voltageWindow } from '../../component/sheets.ts';
 import { CABIN, CABIN_WARM_C, holdingPower, warmUpSeconds } from '../../cooling/cabin.ts';
-import { FROST_C } from '../../road/frost.ts';
+import { heaterPower } from '../../cooling/heater.ts';
+import { FROST_C } from '../../road/weather.ts';
 import { type Answer, type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { mainRun, type NamedRun } from '../road/useRuns.ts';
@@ -34,10 +35,12 @@ export const heaterWarmUp = figure({
   name: 'Warm after',
   group: 'cabin',
   kind: 'hours',
+  maybe: { packFacts },
   reads: ['vehicle', 'electric', 'use'],
-  compute: (_, { vehicle, electric, use }) => {
+  compute: ({ packFacts: pack }, { vehicle, electric, use }) => {
     const cabin = CABIN[vehicle.variant.shape.style];
-    const watts = electric.heater?.sheet.powerW ?? use.heaterW;
+    const sheet = electric.heater?.sheet;
+    const watts = sheet ? heaterPower(sheet, pack?.nominalV ?? sheet.ratedV ?? 0) : use.heaterW;
     const seconds = warmUpSeconds(cabin, FROST_C, watts);
     if (!Number.isFinite(seconds)) return missing('neverWarm');
     return {
@@ -97,7 +100,12 @@ export const heaterChoice: Entry<ComponentOf<'heater'> | null> = interim({
         .sort((a, b) => a.sheet.powerW - b.sheet.powerW)
         .find((part) => {
           const window = voltageWindow(part);
-          return part.sheet.powerW >= watts && window && window.minV <= pack.emptyV && window.maxV >= pack.fullV;
+          return (
+            heaterPower(part.sheet, pack.emptyV) >= watts &&
+            window &&
+            window.minV <= pack.emptyV &&
+            window.maxV >= pack.fullV
+          );
         }) ?? null,
       'component sheets',
     ),

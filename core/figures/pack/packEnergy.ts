@@ -68,12 +68,13 @@ export const packResistance = figure({
   needs: { packFacts },
   compute: ({ packFacts: p }) => ({
     value: p.resistanceOhm,
-    formula: 'R = Σ modules in series × module resistance ÷ strings',
+    formula: 'R = Σ modules in series × module resistance at this temperature ÷ strings',
     terms: [
       { symbol: 'modules in series', value: p.seriesModules, kind: 'count' },
       { symbol: 'strings', value: p.strings, kind: 'count' },
+      { symbol: 'in a warm pack', value: p.warmOhm, kind: 'resistance' },
     ],
-    source: 'module sheet',
+    source: 'module sheet; by temperature as the sheet says, else usual for the chemistry, common practice',
   }),
 });
 
@@ -84,14 +85,17 @@ export const packContinuous = figure({
   group: 'pack',
   kind: 'electricPower',
   needs: { packFacts },
-  compute: ({ packFacts: p }) => ({
-    value: Math.max(0, p.nominalV - p.continuousA * p.resistanceOhm) * p.continuousA,
-    formula: 'P = (V nominal − I·R) × I, with I continuous',
-    terms: [
-      { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },
-      { symbol: 'I', value: p.continuousA, kind: 'current' },
-      { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
-    ],
-    source: `module sheet; ${p.currentBox} allows the least`,
-  }),
+  compute: ({ packFacts: p }) => {
+    const amps = p.resistanceOhm > 0 ? Math.min(p.continuousA, p.nominalV / (2 * p.resistanceOhm)) : p.continuousA;
+    return {
+      value: (p.nominalV - amps * p.resistanceOhm) * amps,
+      formula: 'P = (V nominal − I·R) × I, with I continuous, at most V nominal ÷ 2R',
+      terms: [
+        { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },
+        { symbol: 'I', value: amps, kind: 'current' },
+        { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
+      ],
+      source: `module sheet; ${p.currentBox} allows the least`,
+    };
+  },
 });

@@ -1,15 +1,16 @@
-import { type ComposedPack, composePack } from '../../pack/compose.ts';
-import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
+import { type BoxString, type ComposedPack, composePack } from '../../pack/compose.ts';
+import { temperatureIn, type Weather } from '../../road/weather.ts';
+import { type Entry, interim, interimAnswer, type Missing, missing } from '../figure.ts';
+import type { Slots } from '../slots.ts';
 
-/** Electrical facts of the whole pack; refused while a box holds more than its bay takes. */
-export const packFacts: Entry<ComposedPack> = interim({
-  id: 'packFacts',
+/** The boxes as the electrics see them; refused while a box holds more than its bay takes. */
+export const packStrings: Entry<readonly BoxString[]> = interim({
+  id: 'packStrings',
   reads: ['pack'],
   compute: (_, { pack }) => {
-    if (pack.boxes.length === 0) return missing(pack.module ? 'noModules' : 'noModule');
-    if (pack.boxes.some((box) => box.module === null)) return missing('noModule');
-    if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
-    const value = composePack(
+    const open = boxesOpen(pack);
+    if (open) return open;
+    return interimAnswer(
       pack.boxes.map(({ bay, modules, parallel, module, pack: which }) => ({
         name: bay.name,
         modules,
@@ -19,9 +20,31 @@ export const packFacts: Entry<ComposedPack> = interim({
         capacityAh: (module === pack.module && pack.measuredAh) || module!.sheet.capacityAh,
         pack: which,
       })),
-      pack.wiring,
+      'boxes of the design',
     );
-    if (typeof value === 'string') return missing(value);
-    return interimAnswer(value, 'trade: modules in series and parallel');
   },
 });
+
+function boxesOpen(pack: Slots['pack']): Missing | null {
+  if (pack.boxes.length === 0) return missing(pack.module ? 'noModules' : 'noModule');
+  if (pack.boxes.some((box) => box.module === null)) return missing('noModule');
+  if (pack.boxes.some((box) => box.outer === null)) return missing('boxTooFull');
+  return null;
+}
+
+const factsIn = (id: string, weather: Weather): Entry<ComposedPack> =>
+  interim({
+    id,
+    needs: { boxes: packStrings },
+    reads: ['pack', 'use'],
+    compute: ({ boxes }, { pack, use }) => {
+      const value = composePack(boxes, pack.wiring, temperatureIn(weather, use.ambientC));
+      if (typeof value === 'string') return missing(value);
+      return interimAnswer(value, 'trade: modules in series and parallel');
+    },
+  });
+
+/** Electrical facts of the whole pack at the temperature of the use. */
+export const packFacts = factsIn('packFacts', 'mild');
+/** The same on a day at freezing. */
+export const packFactsFrost = factsIn('packFactsFrost', 'frost');

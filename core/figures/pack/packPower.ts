@@ -8,14 +8,18 @@ export const packPower = figure({
   group: 'pack',
   kind: 'electricPower',
   needs: { packFacts },
-  compute: ({ packFacts: p }) => ({
-    value: Math.max(0, p.nominalV - p.peakA * p.resistanceOhm) * p.peakA,
-    formula: 'P = (V nominal − I·R) × I, with I for ten seconds',
-    terms: [
-      { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },
-      { symbol: 'I', value: p.peakA, kind: 'current' },
-      { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
-    ],
-    source: 'Ohm; module sheet',
-  }),
+  compute: ({ packFacts: p }) => {
+    // Past V/2R more current gives less power: the pack then gives its most, V²/4R.
+    const amps = p.resistanceOhm > 0 ? Math.min(p.peakA, p.nominalV / (2 * p.resistanceOhm)) : p.peakA;
+    return {
+      value: (p.nominalV - amps * p.resistanceOhm) * amps,
+      formula: 'P = (V nominal − I·R) × I, with I for ten seconds, at most V nominal ÷ 2R',
+      terms: [
+        { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },
+        { symbol: 'I', value: amps, kind: 'current' },
+        { symbol: 'R', value: p.resistanceOhm, kind: 'resistance' },
+      ],
+      source: 'Ohm; module sheet, resistance at the temperature of the use',
+    };
+  },
 });

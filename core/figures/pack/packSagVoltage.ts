@@ -1,4 +1,5 @@
 import { loadedVoltage } from '../../pack/loadedVoltage.ts';
+import { chainPeak } from '../drive/chain.ts';
 import { drivePower } from '../drive/drivePower.ts';
 import { figure } from '../figure.ts';
 import { packFacts } from './packFacts.ts';
@@ -9,13 +10,15 @@ export const packSagVoltage = figure({
   name: 'Voltage, empty at full load',
   group: 'pack',
   kind: 'voltage',
-  needs: { packFacts, drivePower },
-  compute: ({ packFacts: p, drivePower: power }) => {
+  needs: { packFacts, drivePower, chainPeak },
+  compute: ({ packFacts: p, drivePower: power, chainPeak: chain }) => {
     const { volts, amps } = loadedVoltage(p.emptyV, p.resistanceOhm, power);
-    const limited = Math.min(amps, p.peakA);
+    // Lowest voltages are what this figure is held against: only currents hold it.
+    const limits = chain.ask.battery.filter((one) => one.quantity === 'batteryCurrent' && one.limit !== null);
+    const limited = Math.min(amps, ...limits.map((one) => one.limit!));
     return {
       value: limited < amps ? p.emptyV - limited * p.resistanceOhm : volts,
-      formula: 'V = V empty − I·R, with I such that V·I = full power, held to the modules’ ten-second current',
+      formula: 'V = V empty − I·R, with I such that V·I = full power, held to the least current any part allows',
       terms: [
         { symbol: 'V empty', value: p.emptyV, kind: 'voltage' },
         { symbol: 'I', value: limited, kind: 'current' },

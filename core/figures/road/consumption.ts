@@ -1,11 +1,16 @@
-import { steadyBatteryPower, type UseResult } from '../../road/driveOver.ts';
+import { steadyBatteryPower } from '../../road/driveOver.ts';
 import { roadForces } from '../../road/roadLoad.ts';
-import { type Answer, figure, missing } from '../figure.ts';
-import { driveLine } from './driveLine.ts';
-import { roadVehicle } from './roadVehicle.ts';
-import { cycleRun, roundRun, routeRun } from './useRuns.ts';
+import type { Weather } from '../../road/weather.ts';
+import { pull, pullFrost } from '../drive/pull.ts';
+import { type Answer, type FigureAbout, figure, type Missing, missing } from '../figure.ts';
+import { driveLine, driveLineFrost } from './driveLine.ts';
+import { roadVehicle, roadVehicleFrost } from './roadVehicle.ts';
+import { cycleRun, leftBehind, roundRun, routeRun, type UseRun } from './useRuns.ts';
 
-function perKm(run: UseResult, source: string): Answer<number> {
+function perKm(driven: UseRun, source: string): Answer<number> | Missing {
+  const behind = leftBehind(driven);
+  if (behind) return behind;
+  const run = driven.asked ?? driven;
   const per100Km = (wh: number) => (wh / run.distanceKm) * 100;
   const part = (symbol: string, wh: number) => ({
     symbol: `${symbol}, per 100 km`,
@@ -55,29 +60,40 @@ export const consumptionRoute = figure({
   compute: ({ routeRun: run }) => perKm(run, 'the recorded route, heights smoothed, road load, one-second steps'),
 });
 
-export const consumptionConstant = figure({
-  id: 'consumptionConstant',
-  name: 'Use at steady speed',
-  group: 'range',
-  kind: 'consumption',
-  needs: { roadVehicle, driveLine },
-  reads: ['use'],
-  compute: ({ roadVehicle: vehicle, driveLine: drive }, { use: how }) => {
-    const power = steadyBatteryPower(vehicle, drive, how.constantKmh, 0);
-    if (power > drive.maxPowerW + drive.auxiliaryW) return missing('tooWeak');
-    const { airN, tyresN } = roadForces(vehicle, how.constantKmh / 3.6, 0);
-    return {
-      value: power / how.constantKmh,
-      formula: 'P ÷ v, with P = (tyres + air)·v ÷ (η gear · η motor) + accessories',
-      terms: [
-        { symbol: 'v', value: how.constantKmh, kind: 'speed' },
-        { symbol: 'tyres', value: tyresN, kind: 'force' },
-        { symbol: 'air', value: airN, kind: 'force' },
-        { symbol: 'η gear · η motor', value: drive.gearEfficiency * drive.motorEfficiency, kind: 'share' },
-        { symbol: 'accessories and heating', value: drive.auxiliaryW, kind: 'electricPower' },
-        { symbol: 'P', value: power, kind: 'electricPower' },
-      ],
-      source: 'road load on the level',
-    };
-  },
-});
+/** Use at the steady speed of the brief on the level; refused where the drive cannot hold it. */
+export function steadyIn(about: FigureAbout, weather: Weather) {
+  return figure({
+    ...about,
+    kind: 'consumption',
+    needs:
+      weather === 'frost'
+        ? { vehicle: roadVehicleFrost, drive: driveLineFrost, pull: pullFrost }
+        : { vehicle: roadVehicle, drive: driveLine, pull },
+    reads: ['use'],
+    compute: ({ vehicle, drive, pull: p }, { use: how }) => {
+      const v = how.constantKmh / 3.6;
+      const { airN, tyresN } = roadForces(vehicle, v, 0);
+      const power = steadyBatteryPower(vehicle, drive, how.constantKmh, 0);
+      if (airN + tyresN > p.at(v) || power - drive.auxiliaryW > drive.maxPowerW)
+        return missing('cannotHold', { value: how.constantKmh, kind: 'speed' });
+      return {
+        value: power / how.constantKmh,
+        formula: 'P ÷ v, with P = (tyres + air)·v ÷ (η gear · η motor) + accessories',
+        terms: [
+          { symbol: 'v', value: how.constantKmh, kind: 'speed' },
+          { symbol: 'tyres', value: tyresN, kind: 'force' },
+          { symbol: 'air', value: airN, kind: 'force' },
+          { symbol: 'η gear · η motor', value: drive.gearEfficiency * drive.motorEfficiency, kind: 'share' },
+          { symbol: 'accessories and heating', value: drive.auxiliaryW, kind: 'electricPower' },
+          { symbol: 'P', value: power, kind: 'electricPower' },
+        ],
+        source: 'road load on the level; cold tyres and heating at the temperature of the use',
+      };
+    },
+  });
+}
+
+export const consumptionConstant = steadyIn(
+  { id: 'consumptionConstant', name: 'Use at steady speed', group: 'range' },
+  'mild',
+);

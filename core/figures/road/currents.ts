@@ -1,5 +1,5 @@
-import { loadedVoltage } from '../../pack/loadedVoltage.ts';
-import { drivePower } from '../drive/drivePower.ts';
+import { chainPeak } from '../drive/chain.ts';
+import { heldWords } from '../drive/held.ts';
 import { type Entry, type FigureAbout, figure } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { hardestRun, mainRun, type NamedRun } from './useRuns.ts';
@@ -51,21 +51,20 @@ export const fullCurrent = figure({
   name: 'Current at full throttle',
   group: 'range',
   kind: 'current',
-  needs: { packFacts, drivePower },
-  compute: ({ packFacts: pack, drivePower: power }) => {
-    const { volts, amps } = loadedVoltage(pack.nominalV, pack.resistanceOhm, power);
-    return {
-      value: Math.min(amps, pack.peakA),
-      formula: 'I with (V nominal − I·R)·I = P, held to the modules’ ten-second current',
-      terms: [
-        { symbol: 'P', value: power, kind: 'electricPower' },
-        { symbol: 'V nominal', value: pack.nominalV, kind: 'voltage' },
-        { symbol: 'V under load', value: volts, kind: 'voltage' },
-        { symbol: 'R', value: pack.resistanceOhm, kind: 'resistance' },
-      ],
-      source: 'Ohm; drive and module sheets',
-    };
-  },
+  needs: { packFacts, chainPeak },
+  compute: ({ packFacts: pack, chainPeak: { full, limitA } }) => ({
+    value: full.amps,
+    formula: 'I with (V nominal − I·R)·I = P, every link from cell to shaft asked',
+    terms: [
+      { symbol: 'P', value: full.batteryW, kind: 'electricPower' },
+      { symbol: 'V nominal', value: pack.nominalV, kind: 'voltage' },
+      { symbol: 'V under load', value: full.volts, kind: 'voltage' },
+      { symbol: 'R', value: pack.resistanceOhm, kind: 'resistance' },
+      { symbol: 'battery side allows', value: limitA, kind: 'current' },
+    ],
+    source: 'Ohm; sheets of the parts',
+    held: heldWords(full.heldBy),
+  }),
 });
 
 /** Share of the energy taken that came back. */

@@ -1,36 +1,62 @@
-import { rateAt, USUAL_RATES } from '../../charge/dcCharge.ts';
 import { CABIN, holdingPower } from '../../cooling/cabin.ts';
+import { heaterPower } from '../../cooling/heater.ts';
+import { chargeCurrentA } from '../../pack/acceptance.ts';
 import type { DriveLine } from '../../road/driveOver.ts';
-import { FROST_C } from '../../road/frost.ts';
-import { drivePower } from '../drive/drivePower.ts';
+import { temperatureIn, type Weather } from '../../road/weather.ts';
+import { chainPeak, chainPeakFrost } from '../drive/chain.ts';
 import { gearing } from '../drive/gearing.ts';
 import { motorNow } from '../drive/motorNow.ts';
+import { pull, pullFrost } from '../drive/pull.ts';
 import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
-import { packFacts } from '../pack/packFacts.ts';
+import { packFacts, packFactsFrost, packStrings } from '../pack/packFacts.ts';
 import type { Slots } from '../slots.ts';
-import type { Weather } from './roadVehicle.ts';
 
 /** Share of the drive's power it may put back when slowing; common practice for old brakes and light vehicles. */
 const REGEN_POWER_SHARE = 0.4;
+/** State of charge at which the pack's limit on what is put back is read: the middle of a drive. */
+const REGEN_STATE = 0.5;
 
-/** What the cabin takes on a day at freezing, W: nothing without a heater, else what holds it warm or what the heater has. */
-function frostHeatW({ use, electric, vehicle }: Pick<Slots, 'use' | 'electric' | 'vehicle'>): number {
-  const most = electric.heater?.sheet.powerW ?? use.heaterW;
-  const held = holdingPower(CABIN[vehicle.variant.shape.style], Math.min(FROST_C, use.ambientC));
+/** What the cabin takes at an outside temperature, W: nothing without a heater, else what holds it warm or what the heater has. */
+function heatW(
+  { use, electric, vehicle }: Pick<Slots, 'use' | 'electric' | 'vehicle'>,
+  temperatureC: number,
+  volts: number,
+): number {
+  const most = electric.heater ? heaterPower(electric.heater.sheet, volts) : use.heaterW;
+  const held = holdingPower(CABIN[vehicle.variant.shape.style], temperatureC);
   return Math.max(use.heaterW, Math.min(most, held));
 }
+
+/** What the pack takes back while slowing, W: every box by the rates of its own modules at this temperature. */
+function regenIn(id: string, weather: Weather): Entry<number> {
+  return interim({
+    id,
+    needs: { boxes: packStrings, pack: weather === 'frost' ? packFactsFrost : packFacts },
+    reads: ['pack', 'use'],
+    compute: ({ boxes, pack: facts }, { pack, use }) =>
+      interimAnswer(
+        chargeCurrentA(boxes, pack.wiring, REGEN_STATE, temperatureIn(weather, use.ambientC)) * facts.nominalV,
+        'module sheets, else rates usual for the chemistry',
+      ),
+  });
+}
+const packTakesBack = regenIn('packTakesBack', 'mild');
+const packTakesBackFrost = regenIn('packTakesBackFrost', 'frost');
 
 function lineIn(id: string, weather: Weather): Entry<DriveLine> {
   return interim({
     id,
-    needs: { gearing, drivePower, motorNow, packFacts },
-    reads: ['drive', 'use', 'electric', 'vehicle', 'pack'],
-    compute: ({ gearing: g, drivePower: power, motorNow: motor, packFacts: pack }, slots) => {
+    needs: {
+      gearing,
+      motorNow,
+      chain: weather === 'frost' ? chainPeakFrost : chainPeak,
+      pull: weather === 'frost' ? pullFrost : pull,
+      takesBack: weather === 'frost' ? packTakesBackFrost : packTakesBack,
+    },
+    reads: ['drive', 'use', 'electric', 'vehicle'],
+    compute: ({ gearing: g, motorNow: motor, chain, pull: p, takesBack }, slots) => {
       const { drive, use } = slots;
       if (!drive.unit) return missing('noDrive');
-      const chemistry = slots.pack.boxes[0]?.module?.sheet.chemistry ?? 'NMC';
-      const packTakes = pack.energyWh * rateAt(USUAL_RATES[chemistry], 0.5);
-      const heat = weather === 'frost' ? frostHeatW(slots) : use.heaterW;
       const value: DriveLine = {
         gearEfficiency: g.efficiency,
         motorEfficiency: motor.efficiency,
@@ -39,15 +65,17 @@ function lineIn(id: string, weather: Weather): Entry<DriveLine> {
           rpmPerMs: (60 * g.ratio) / (2 * Math.PI * g.wheelRadiusM),
           nmPerN: g.wheelRadiusM / (g.ratio * g.efficiency) / drive.motors,
         },
-        maxPowerW: power,
+        maxPowerW: chain.limitW,
+        pullN: p.at,
         regenPowerW: Math.min(
           drive.regenPowerW ?? drive.unit.sheet.peakPowerW * drive.motors * REGEN_POWER_SHARE,
-          packTakes,
+          takesBack,
         ),
         regenShare: drive.regenShare,
-        auxiliaryW: use.auxiliaryW + heat + (use.seatsW ?? 0),
+        auxiliaryW:
+          use.auxiliaryW + heatW(slots, temperatureIn(weather, use.ambientC), chain.ask.openV) + (use.seatsW ?? 0),
       };
-      return interimAnswer(value, 'drive sheet; regeneration as chosen, held to what the pack takes');
+      return interimAnswer(value, 'every link from cell to road; regeneration as chosen, held to what the pack takes');
     },
   });
 }

@@ -1,34 +1,33 @@
-import { steadyBatteryPower } from '../../road/driveOver.ts';
-import { AGED_SHARE, FROST_PACK_SHARE } from '../../road/frost.ts';
+import { AGED_SHARE, type Weather } from '../../road/weather.ts';
 import { type Entry, type FigureAbout, figure, missing } from '../figure.ts';
 import { packEnergy } from '../pack/packEnergy.ts';
-import { packUsable } from '../pack/packUsable.ts';
-import { consumptionConstant } from './consumption.ts';
-import { driveLineFrost } from './driveLine.ts';
-import { roadVehicleFrost } from './roadVehicle.ts';
-import { type DrivenUse, USE_RUNS } from './useRuns.ts';
+import { packUsable, packUsableFrost } from '../pack/packUsable.ts';
+import { consumptionConstant, steadyIn } from './consumption.ts';
+import { type DrivenUse, leftBehind, USE_RUNS } from './useRuns.ts';
 
 /**
  * Range over a driven use. Above the regeneration ceiling nothing is put back, so that part of the pack is used at the
  * consumption without regeneration: km = E_top/c₀ + (E − E_top)/c.
  */
-function driven(about: FigureAbout, use: DrivenUse, weather: 'mild' | 'frost') {
+function driven(about: FigureAbout, use: DrivenUse, weather: Weather) {
   const runs = USE_RUNS[use];
   return figure({
     ...about,
     kind: 'distance',
     needs: {
-      packUsable,
+      usable: weather === 'frost' ? packUsableFrost : packUsable,
       packEnergy,
       run: weather === 'frost' ? runs.frost : runs.mild,
     },
     reads: ['drive'],
-    compute: ({ packUsable: usable, packEnergy: whole, run }, { drive }) => {
-      const perKm = run.batteryWh / run.distanceKm;
+    compute: ({ usable: energy, packEnergy: whole, run }, { drive }) => {
+      const behind = leftBehind(run);
+      if (behind) return behind;
+      const { batteryWh, recoveredWh, distanceKm } = run.asked ?? run;
+      const perKm = batteryWh / distanceKm;
       // What was put back is all that differs: pulling takes the same with and without.
-      const without = (run.batteryWh + run.recoveredWh) / run.distanceKm;
+      const without = (batteryWh + recoveredWh) / distanceKm;
       if (!(perKm > 0) || !(without > 0)) return missing('neverReached');
-      const energy = weather === 'frost' ? usable * FROST_PACK_SHARE : usable;
       const top = Math.min(energy, Math.max(0, 1 - drive.regenCeiling) * whole);
       return {
         value: top / without + (energy - top) / perKm,
@@ -113,45 +112,35 @@ export const rangeCycleAgedFrost = aged(
   rangeCycleFrost,
 );
 
-export const rangeConstant = figure({
-  id: 'rangeConstant',
-  name: 'Range at steady speed',
-  group: 'range',
-  kind: 'distance',
-  needs: { packUsable, consumption: consumptionConstant },
-  compute: ({ packUsable: usable, consumption: use }) => ({
-    value: usable / use,
-    formula: 'range = E usable ÷ c',
-    terms: [
-      { symbol: 'E usable', value: usable, kind: 'energy' },
-      { symbol: 'c', value: use, kind: 'consumption' },
-    ],
-    source: 'division; the working of consumption says the rest',
-  }),
-});
-
-export const rangeConstantFrost = figure({
-  id: 'rangeConstantFrost',
-  name: 'Range at steady speed, frost',
-  group: null,
-  kind: 'distance',
-  needs: { packUsable, vehicle: roadVehicleFrost, line: driveLineFrost },
-  reads: ['use'],
-  compute: ({ packUsable: usable, vehicle, line }, { use }) => {
-    const power = steadyBatteryPower(vehicle, line, use.constantKmh, 0);
-    if (power > line.maxPowerW + line.auxiliaryW) return missing('tooWeak');
-    return {
-      value: (usable * FROST_PACK_SHARE) / (power / use.constantKmh),
-      formula: 'range = E usable, cold ÷ (P ÷ v)',
+function steady(about: FigureAbout, weather: Weather) {
+  return figure({
+    ...about,
+    kind: 'distance',
+    needs: {
+      usable: weather === 'frost' ? packUsableFrost : packUsable,
+      consumption: weather === 'frost' ? consumptionFrost : consumptionConstant,
+    },
+    compute: ({ usable, consumption: use }) => ({
+      value: usable / use,
+      formula: 'range = E usable ÷ c',
       terms: [
-        { symbol: 'E usable, cold', value: usable * FROST_PACK_SHARE, kind: 'energy' },
-        { symbol: 'P', value: power, kind: 'electricPower' },
-        { symbol: 'v', value: use.constantKmh, kind: 'speed' },
+        { symbol: weather === 'frost' ? 'E usable, cold' : 'E usable', value: usable, kind: 'energy' },
+        { symbol: 'c', value: use, kind: 'consumption' },
       ],
-      source: 'road load at 0 °C with the cabin held warm; cold pack and tyres, common practice',
-    };
-  },
-});
+      source: 'division; the working of consumption says the rest',
+    }),
+  });
+}
+const consumptionFrost = steadyIn(
+  { id: 'consumptionConstantFrost', name: 'Use at steady speed, frost', group: null },
+  'frost',
+);
+
+export const rangeConstant = steady({ id: 'rangeConstant', name: 'Range at steady speed', group: 'range' }, 'mild');
+export const rangeConstantFrost = steady(
+  { id: 'rangeConstantFrost', name: 'Range at steady speed, frost', group: null },
+  'frost',
+);
 export const rangeConstantAged = aged(
   { id: 'rangeConstantAged', name: 'Range at steady speed, 80 % battery', group: null },
   rangeConstant,

@@ -10,9 +10,20 @@ import { roadVehicle, roadVehicleFrost } from './roadVehicle.ts';
 
 /** The runs over one trace: as the use is, and on a day at freezing. */
 export interface UseRuns {
-  readonly mild: Entry<UseResult>;
-  readonly frost: Entry<UseResult>;
+  readonly mild: Entry<UseRun>;
+  readonly frost: Entry<UseRun>;
 }
+
+/** A use as it was driven, and as it was asked: what it takes is told of the latter, or a weak drive would seem thrifty. */
+export interface UseRun extends UseResult {
+  /** The same run without any limit of the drive; null where none was met. */
+  readonly asked: UseResult | null;
+}
+
+const unlimited = ({ pullN: _, ...drive }: DriveLine): DriveLine => ({
+  ...drive,
+  maxPowerW: Number.POSITIVE_INFINITY,
+});
 
 function runs(
   id: string,
@@ -29,7 +40,9 @@ function runs(
       compute: ({ vehicle: road, line: drive }, slots) => {
         const way = trace(slots);
         if ('missing' in way) return way;
-        return interimAnswer(driveOver(way, road, drive), source);
+        const run = driveOver(way, road, drive);
+        const asked = run.limited ? driveOver(way, road, unlimited(drive)) : null;
+        return interimAnswer<UseRun>({ ...run, asked }, source);
       },
     });
   return {
@@ -59,9 +72,18 @@ export const cycleRun = cycleRuns.mild;
 export const roundRun = roundRuns.mild;
 export const routeRun = routeRuns.mild;
 
+/** Share of a use that a vehicle may be left behind in before no range is told for it. */
+const BEHIND_SHARE = 0.05;
+
+/** Why nothing is told of a use that the drive does not follow, with the speed that it falls behind at; null where it does. */
+export function leftBehind({ shortS, durationS, distanceKm, behind }: UseResult): Missing | null {
+  if (distanceKm > 0 && shortS <= durationS * BEHIND_SHARE) return null;
+  return missing('cannotKeepUp', { value: behind?.askedKmh ?? 0, kind: 'speed' });
+}
+
 export interface NamedRun {
   readonly use: DrivenUse;
-  readonly run: UseResult;
+  readonly run: UseRun;
 }
 
 /** The use that speaks for the vehicle: the stated round, else the recorded route, else the cycle. */

@@ -39,7 +39,7 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
     today,
   };
   const work = jobWork(facts);
-  const ground = { library: shelves.components, free: shelves.free, vehicle, use: job.use, facts };
+  const ground = { library: shelves.components, free: shelves.free, vehicle, use: job.use, brief: job.brief, facts };
   const route = job.route && unpackRoute(job.route);
   const sheet = createSheet(
     resolveDesign(jobFigureInput({ ...ground, route }, job.design && upgradeDesign(job.design.inputs))),

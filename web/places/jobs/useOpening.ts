@@ -56,10 +56,11 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
   );
   const work = useMemo(() => jobWork(facts), [facts]);
   const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);
+  const { brief } = job;
   const slotsFor = useMemo(() => {
-    const ground = { library: shelves.components, free: shelves.free, vehicle: vehicle!, route, facts };
+    const ground = { library: shelves.components, free: shelves.free, vehicle: vehicle!, brief, route, facts };
     return (design: DesignInputs, how: VehicleUse) => resolveDesign(jobFigureInput({ ...ground, use: how }, design));
-  }, [shelves, vehicle, facts, route]);
+  }, [shelves, vehicle, facts, route, brief]);
   const sheet = useSheet(useMemo(() => slotsFor(inputs, use), [slotsFor, inputs, use]));
   const savedSheet = useSheet(
     useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),

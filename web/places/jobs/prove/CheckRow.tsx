@@ -6,9 +6,10 @@ import { proveAddress } from '../../../../contract/prove.ts';
 import type { FigureSheet } from '../../../../core/figures/evaluate.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import type { Check } from '../../../../core/prove/check.ts';
+import type { UnitSet } from '../../../../core/quantity/units.ts';
 import { checkValueText } from '../../../../wording/checks.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
-import { FIGURE_NAME, MISSING } from '../../../../wording/figures.ts';
+import { FIGURE_NAME, reasonText } from '../../../../wording/figures.ts';
 import { limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useSession, useUnitSet } from '../../../data/session.tsx';
@@ -58,7 +59,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
             </>
           )}
           {check.kind && !limit && (
-            <span className="wait">No limit yet: the design lacks it. {missingReason(check.id, sheet)}</span>
+            <span className="wait">No limit yet: the design lacks it. {missingReason(check.id, sheet, set)}</span>
           )}
         </div>
         {sending.problem && !sending.faults.value && <div className="fault">{sending.problem.detail}</div>}
@@ -134,13 +135,13 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
 }
 
 /** What to do in Size so that a limit taken from a figure appears. */
-function missingReason(checkId: string, sheet: FigureSheet): string {
+function missingReason(checkId: string, sheet: FigureSheet, set: UnitSet): string {
   const figure =
     checkId === 'acPower'
       ? FIGURES.chargePower
       : checkId === 'consumption'
         ? FIGURES.consumptionConstant
         : FIGURES.packVoltageFull;
-  const { reason } = sheet.get(figure);
-  return reason ? `In Size: ${MISSING[reason]}.` : '';
+  const result = sheet.get(figure);
+  return result.reason ? `In Size: ${reasonText(result, set)}.` : '';
 }

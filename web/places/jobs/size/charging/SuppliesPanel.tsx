@@ -3,7 +3,7 @@ import { Button, Segmented } from 'antd';
 import { supplies, USUAL_HOME_H } from '../../../../../core/figures/charge/supplies.ts';
 import type { NamedSupply } from '../../../../../core/figures/slots.ts';
 import { formatClock, formatHours, formatQuantity } from '../../../../../core/quantity/format.ts';
-import { MISSING } from '../../../../../wording/figures.ts';
+import { reasonText } from '../../../../../wording/figures.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
@@ -47,7 +47,7 @@ export function SuppliesPanel() {
             ]}
           />
         ) : (
-          <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
+          <p className="soft">{reasonText(result, unitSet)}</p>
         )}
         <Fold title={<>Supplies, rapid post and hour of coming home</>}>
           <div className="fields" style={{ paddingTop: 6 }}>
@@ -65,6 +65,14 @@ export function SuppliesPanel() {
               mayBeEmpty
               onChange={(dcPostW) => set({ dcPostW })}
               fault={fault('dcPostW')}
+            />
+            <QuantityInput
+              label="Amperes of the post"
+              kind="current"
+              value={use.dcPostA ?? null}
+              mayBeEmpty
+              onChange={(dcPostA) => set({ dcPostA })}
+              fault={fault('dcPostA')}
             />
           </div>
           {others.map((supply, i) => (

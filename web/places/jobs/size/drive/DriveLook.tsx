@@ -1,12 +1,14 @@
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { ChainPanel } from './ChainPanel.tsx';
 import { DrivePanel } from './DrivePanel.tsx';
 import { PullChart } from './PullChart.tsx';
 import { RunUpChart } from './RunUpChart.tsx';
 
-/** From motor to road: pull by gear against the road, times, hills, and what the driveline and its mounts stand. */
+/** From cell to road: the links with what is left of each, pull by gear against the road, times, hills, and what the driveline and its mounts stand. */
 export default function DriveLook({ faults }: { faults: Readonly<Record<string, string>> }) {
   return (
     <>
+      <ChainPanel />
       <PullChart />
       <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.15fr) minmax(0, 1fr)' }}>
         <div className="stack">

@@ -6,7 +6,7 @@ import { roadVehicle } from '../../../../../core/figures/road/roadVehicle.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { toShown, unitOf } from '../../../../../core/quantity/units.ts';
 import { roadForces } from '../../../../../core/road/roadLoad.ts';
-import { MISSING } from '../../../../../wording/figures.ts';
+import { reasonText } from '../../../../../wording/figures.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
@@ -74,10 +74,12 @@ export function PullChart() {
     [set, data],
   );
   const reach = sheet.get(gearReach).value;
-  const gearNames =
-    town !== null && open !== null
-      ? `Leave it in ${town} for town, ${open} for the open road.`
-      : 'One gear does it all.';
+  const choice = (gear: number | null, road: string) =>
+    gear === null ? `no gear does for ${road}` : `${gear} for ${road}`;
+  const several = (result.value?.gears.length ?? 0) > 1;
+  const gearNames = several
+    ? `Leave it in ${choice(town, 'town')}, ${choice(open, 'the open road')}.`
+    : 'One gear does it all.';
   return (
     <Panel
       title="Pull at the wheels, by gear"
@@ -98,7 +100,7 @@ export function PullChart() {
             height={280}
           />
         ) : (
-          <p className="soft">{result.reason ? MISSING[result.reason] : ''}</p>
+          <p className="soft">{reasonText(result, set)}</p>
         )}
       </div>
     </Panel>

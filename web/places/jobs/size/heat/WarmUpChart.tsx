@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { CABIN, CABIN_WARM_C, cabinAfter } from '../../../../../core/cooling/cabin.ts';
-import { FROST_C } from '../../../../../core/road/frost.ts';
+import { FROST_C } from '../../../../../core/road/weather.ts';
 import { CHART } from '../../../../app/theme.ts';
 import { LineChart, type Series } from '../../../../widgets/LineChart.tsx';
 import { useOpenJob } from '../../openJob.ts';

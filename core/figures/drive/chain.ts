@@ -1,0 +1,101 @@
+import type { BatteryLimit } from '../../chain/links.ts';
+import { type Chain, type ChainMotor, solveChain } from '../../chain/solve.ts';
+import { clampEta } from '../../drive/efficiency.ts';
+import { cleanCurve } from '../../drive/motorCurve.ts';
+import type { ComposedPack } from '../../pack/compose.ts';
+import type { Weather } from '../../road/weather.ts';
+import { CABLE_SHORT_TIME } from '../../wiring/cable.ts';
+import { FUSE_FACTOR, FUSE_SHORT_TIME } from '../../wiring/fuse.ts';
+import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
+import { packFacts, packFactsFrost } from '../pack/packFacts.ts';
+import type { Slots } from '../slots.ts';
+
+/** How long it is asked of the chain: ten seconds to half a minute, or without end. */
+type Duty = 'peak' | 'continuous';
+
+/** Every limit on the battery side of a design; null where a part is not chosen or its sheet is silent. */
+function batteryLimits(pack: ComposedPack, { drive, electric }: Pick<Slots, 'drive' | 'electric'>, duty: Duty) {
+  const { motors } = drive;
+  const unit = drive.unit!;
+  const { contactorBox, cable, fuse } = electric;
+  const short = duty === 'peak';
+  const amps = (link: BatteryLimit['link'], part: string | null, limit: number | null): BatteryLimit => ({
+    link,
+    part,
+    quantity: 'batteryCurrent',
+    limit,
+  });
+  const floor = (link: BatteryLimit['link'], part: string | null, limit: number): BatteryLimit => ({
+    link,
+    part,
+    quantity: 'voltage',
+    limit,
+  });
+  const carries = cable && (electric.ampacity[cable.id] ?? cable.sheet.continuousA);
+  return [
+    amps('cells', pack.currentBox, short ? pack.peakA : pack.continuousA),
+    floor('cellVoltage', null, pack.emptyV),
+    amps('contactorBox', contactorBox?.name ?? null, contactorBox?.sheet[short ? 'peakA' : 'continuousA'] ?? null),
+    amps(
+      'fuse',
+      fuse?.name ?? null,
+      fuse && (short ? fuse.sheet.ratedA * FUSE_SHORT_TIME : fuse.sheet.ratedA / FUSE_FACTOR),
+    ),
+    amps('cable', cable?.name ?? null, carries === null ? null : carries * (short ? CABLE_SHORT_TIME : 1)),
+    ...(drive.inverter && !unit.sheet.hasInverter
+      ? [
+          amps('inverter', drive.inverter.name, drive.inverter.sheet.maxCurrentA * motors),
+          floor('inverterVoltage', drive.inverter.name, drive.inverter.sheet.minV),
+        ]
+      : []),
+    amps('driveCurrent', unit.name, unit.sheet.maxCurrentA * motors),
+    floor('driveVoltage', unit.name, unit.sheet.minV),
+  ];
+}
+
+function motorOf({ drive }: Pick<Slots, 'drive'>, duty: Duty): ChainMotor {
+  const { name, sheet } = drive.unit!;
+  const stated = drive.curve ?? sheet.curve;
+  const short = duty === 'peak';
+  const phaseA = sheet.hasInverter ? undefined : drive.inverter?.sheet.phaseA;
+  return {
+    part: name,
+    motors: drive.motors,
+    torqueNm: short ? sheet.peakTorqueNm : sheet.continuousTorqueNm,
+    powerW: short ? sheet.peakPowerW : sheet.continuousPowerW,
+    maxRpm: sheet.maxRpm,
+    curve: stated ? cleanCurve(stated).curve : null,
+    column: short ? 'peakNm' : 'continuousNm',
+    ratedV: sheet.ratedV ?? null,
+    efficiency: clampEta(drive.efficiency ?? sheet.efficiency),
+    phaseNm: phaseA !== undefined && sheet.nmPerPhaseA !== undefined ? phaseA * sheet.nmPerPhaseA : null,
+    torqueCapNm: drive.torqueCapNm,
+    powerCapW: drive.powerCapW,
+  };
+}
+
+function chainIn(id: string, duty: Duty, weather: Weather): Entry<Chain> {
+  return interim({
+    id,
+    needs: { pack: weather === 'frost' ? packFactsFrost : packFacts },
+    reads: ['drive', 'electric'],
+    compute: ({ pack }, slots) => {
+      const { unit, inverter } = slots.drive;
+      if (!unit) return missing('noDrive');
+      if (!unit.sheet.hasInverter && !inverter) return missing('noInverter');
+      const ask = {
+        openV: pack.nominalV,
+        resistanceOhm: pack.resistanceOhm,
+        battery: batteryLimits(pack, slots, duty),
+        motor: motorOf(slots, duty),
+      };
+      return interimAnswer(solveChain(ask), 'every link from cell to motor shaft');
+    },
+  });
+}
+
+/** Cells to motor shaft at the pack's nominal voltage: for ten seconds to half a minute, and without end. */
+export const chainPeak = chainIn('chainPeak', 'peak', 'mild');
+export const chainContinuous = chainIn('chainContinuous', 'continuous', 'mild');
+/** The same on a day at freezing. */
+export const chainPeakFrost = chainIn('chainPeakFrost', 'peak', 'frost');
