@@ -22,6 +22,9 @@ export const BASE_UNIT = {
   grade: 'fraction',
   ratio: 'ratio',
   consumption: 'Wh/km',
+  /** Fuel burnt for a distance, before the conversion. */
+  fuelUse: 'l/100 km',
+  airFlow: 'm³/h',
   rotation: 'rpm',
   temperature: '°C',
   count: 'count',

@@ -13,6 +13,8 @@ export interface Unit {
   readonly factor: number;
   readonly digits: number;
   readonly inverse?: true;
+  /** Added after the factor: °F. @default 0 */
+  readonly offset?: number;
 }
 
 /** Exact by definition or as published in NIST SP 811 (Appendix B), from memory. */
@@ -23,6 +25,13 @@ export const WATTS_PER_METRIC_HP = 735.49875;
 const NM_PER_LBFT = 1.3558179;
 
 const KM_PER_MILE = METRES_PER_MILE / 1000;
+const UK_GALLON_L = 4.54609;
+const US_GALLON_L = 3.785412;
+const MM_PER_INCH = 25.4;
+const CFM_M3H = 0.00047195 * 3600;
+const FT2_M2 = 0.3048 ** 2;
+/** Miles a gallon and litres per 100 km are each the other's inverse: 100 · gallon ÷ miles in km. */
+const perGallon = (litres: number) => (100 * litres) / KM_PER_MILE;
 
 const METRIC: Record<QuantityKind, Unit> = {
   mass: { symbol: 'kg', factor: 1, digits: 0 },
@@ -43,6 +52,8 @@ const METRIC: Record<QuantityKind, Unit> = {
   grade: { symbol: '%', factor: 100, digits: 0 },
   ratio: { symbol: ': 1', factor: 1, digits: 2 },
   consumption: { symbol: 'kWh/100 km', factor: 1 / 10, digits: 1 },
+  fuelUse: { symbol: 'l/100 km', factor: 1, digits: 1 },
+  airFlow: { symbol: 'm³/h', factor: 1, digits: 0 },
   rotation: { symbol: 'rpm', factor: 1, digits: 0 },
   temperature: { symbol: '°C', factor: 1, digits: 0 },
   count: { symbol: '', factor: 1, digits: 0 },
@@ -73,6 +84,7 @@ const UK: Partial<Record<QuantityKind, Unit>> = {
   shaftPower: { symbol: 'bhp', factor: 1 / WATTS_PER_HP, digits: 0 },
   torque: { symbol: 'lb·ft', factor: 1 / NM_PER_LBFT, digits: 0 },
   consumption: { symbol: 'mi/kWh', factor: 1000 / KM_PER_MILE, digits: 1, inverse: true },
+  fuelUse: { symbol: 'mpg', factor: perGallon(UK_GALLON_L), digits: 1, inverse: true },
 };
 
 const US: Partial<Record<QuantityKind, Unit>> = {
@@ -80,6 +92,13 @@ const US: Partial<Record<QuantityKind, Unit>> = {
   shaftPower: { symbol: 'hp', factor: 1 / WATTS_PER_HP, digits: 0 },
   mass: { symbol: 'lb', factor: 1 / KG_PER_LB, digits: 0 },
   consumption: { symbol: 'Wh/mi', factor: KM_PER_MILE, digits: 0 },
+  fuelUse: { symbol: 'mpg', factor: perGallon(US_GALLON_L), digits: 1, inverse: true },
+  length: { symbol: 'in', factor: 1 / MM_PER_INCH, digits: 2 },
+  height: { symbol: 'ft', factor: 1 / 0.3048, digits: 0 },
+  area: { symbol: 'ft²', factor: 1 / FT2_M2, digits: 1 },
+  temperature: { symbol: '°F', factor: 1.8, digits: 0, offset: 32 },
+  warming: { symbol: '°F', factor: 1.8, digits: 1 },
+  airFlow: { symbol: 'cfm', factor: 1 / CFM_M3H, digits: 0 },
 };
 
 /** The unit a person with this unit set reads for this kind. */
@@ -92,13 +111,13 @@ export function unitOf(kind: QuantityKind, set: UnitSet): Unit {
 /** Base value → number in the person's unit. Inverse units of zero give Infinity. */
 export function toShown(base: number, kind: QuantityKind, set: UnitSet): number {
   const unit = unitOf(kind, set);
-  return unit.inverse ? unit.factor / base : base * unit.factor;
+  return unit.inverse ? unit.factor / base : base * unit.factor + (unit.offset ?? 0);
 }
 
 /** Number in the person's unit → base value. The inverse of `toShown`. */
 export function toBase(shown: number, kind: QuantityKind, set: UnitSet): number {
   const unit = unitOf(kind, set);
-  return unit.inverse ? unit.factor / shown : shown / unit.factor;
+  return unit.inverse ? unit.factor / shown : (shown - (unit.offset ?? 0)) / unit.factor;
 }
 
 /** Symbols of base units where people are shown another: files for other programs hold base values. */

@@ -72,8 +72,10 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await expect(page.locator('[data-vehicle-figure="frontAxleMass"]')).toContainText('library');
     await page.getByLabel('Front left').fill('301');
     await page.getByLabel('Front right').fill('298');
-    await page.getByLabel('Rear left').fill('229 kg');
-    await expect(page.getByText('Type the number only; kg is set already.')).toBeVisible();
+    await page.getByLabel('Rear left').fill('229 V');
+    await expect(page.getByText('That is a voltage; here kg is wanted.')).toBeVisible();
+    await page.getByLabel('Rear left').fill('505 lb');
+    await expect(page.getByText('= 229.1 kg')).toBeVisible();
     await page.getByLabel('Rear left').fill('0');
     await page.getByLabel('Rear right').fill('226');
     await page.getByRole('button', { name: 'Save weights' }).click();

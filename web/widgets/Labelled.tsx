@@ -6,6 +6,8 @@ interface Said {
   /** Id of the input; where there is none, what is inside names itself. */
   readonly id?: string;
   readonly fault?: string | undefined;
+  /** What was understood of what is inside. */
+  readonly note?: string | null | undefined;
   /** The label is read out, not shown. */
   readonly hideLabel?: boolean | undefined;
   readonly width?: number | undefined;
@@ -24,7 +26,7 @@ export function Labelled({ children, ...said }: Said & { readonly children: Reac
   );
 }
 
-const Frame = memo(function Frame({ label, id, fault, hideLabel, width }: Said) {
+const Frame = memo(function Frame({ label, id, fault, note, hideLabel, width }: Said) {
   return (
     <Form.Item
       layout="vertical"
@@ -33,6 +35,7 @@ const Frame = memo(function Frame({ label, id, fault, hideLabel, width }: Said) 
       className={hideLabel ? 'field unlabelled' : 'field'}
       {...(id ? { htmlFor: id } : {})}
       {...(fault ? { validateStatus: 'error' as const, help: <span id={`${id}-fault`}>{fault}</span> } : {})}
+      {...(note && !fault ? { extra: <span role="status">{note}</span> } : {})}
       {...(width ? { style: { width } } : {})}
     >
       <Handed />

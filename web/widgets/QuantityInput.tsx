@@ -1,18 +1,28 @@
 import { Input } from 'antd';
 import { useEffect, useId, useRef, useState } from 'react';
+import { formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
-import { readTypedNumber, type TypedProblem } from '../../core/quantity/typed.ts';
-import { toBase, toShown, unitOf } from '../../core/quantity/units.ts';
+import { readTyped, type TypedProblem } from '../../core/quantity/typed.ts';
+import { toShown, unitOf } from '../../core/quantity/units.ts';
+import { DIMENSION_NAME, type Dimension } from '../../core/quantity/unitWords.ts';
 import { useUnitSet } from '../data/session.tsx';
 import { faultOf, Labelled } from './Labelled.tsx';
 import { steady } from './steady.tsx';
 
-function sentence(problem: TypedProblem, symbol: string): string {
+function sentence(
+  { problem, other }: { problem: TypedProblem; other?: Dimension | undefined },
+  symbol: string,
+): string {
   if (problem === 'comma') return 'Write decimals with a point, and no commas.';
+  if (problem === 'otherUnit' && other)
+    return `That is ${DIMENSION_NAME[other]}${symbol ? `; here ${symbol} is wanted` : ', and a number alone is wanted here'}.`;
   if (problem === 'unit')
-    return symbol ? `Type the number only; ${symbol} is set already.` : 'Type the number only, without a unit.';
+    return symbol ? `That unit is not known here; ${symbol} is set already.` : 'Type the number only, without a unit.';
   return problem === 'empty' ? 'A number is needed.' : 'This is not a number.';
 }
+
+/** Whether decimals are written with a comma where this browser is at home. */
+const comma = new Intl.NumberFormat(globalThis.navigator?.language).formatToParts(1.5)[1]?.value === ',';
 
 interface Props {
   readonly label: string;
@@ -58,6 +68,7 @@ function QuantityBox({
         );
   const [text, setText] = useState(shown);
   const [own, setOwn] = useState<string | null>(null);
+  const [converted, setConverted] = useState<string | null>(null);
   const lastSent = useRef(value);
   const id = useId();
 
@@ -67,6 +78,7 @@ function QuantityBox({
       lastSent.current = value;
       setText(shown);
       setOwn(null);
+      setConverted(null);
     }
   }, [value, shown]);
   const setRef = useRef(set);
@@ -74,33 +86,37 @@ function QuantityBox({
     if (setRef.current !== set) {
       setRef.current = set;
       setText(shown);
+      setConverted(null);
     }
   }, [set, shown]);
 
+  // A converted value keeps a digit more than a figure is shown with, so that one sees what was understood.
+  const more = { digits: unit.digits + 1 };
   const take = (next: string) => {
     setText(next);
-    const typed = readTypedNumber(next);
+    const typed = readTyped(next, kind, set, { comma });
+    setConverted(typed.ok && typed.withUnit ? `= ${formatQuantity(typed.value, kind, set, more)}` : null);
     if (typed.ok) {
       setOwn(null);
       onFault?.(null);
-      lastSent.current = toBase(typed.value, kind, set);
+      lastSent.current = typed.value;
       onChange(lastSent.current);
       return;
     }
     if (typed.problem === 'empty') {
       setOwn(null);
-      onFault?.(mayBeEmpty ? null : sentence('empty', unit.symbol));
+      onFault?.(mayBeEmpty ? null : sentence(typed, unit.symbol));
       lastSent.current = null;
       onChange(null);
       return;
     }
-    const said = sentence(typed.problem, unit.symbol);
+    const said = sentence(typed, unit.symbol);
     setOwn(said);
     onFault?.(said);
   };
   const wrong = own ?? fault;
   return (
-    <Labelled label={label} id={id} fault={wrong ?? undefined} hideLabel={hideLabel} width={width}>
+    <Labelled label={label} id={id} fault={wrong ?? undefined} note={converted} hideLabel={hideLabel} width={width}>
       <Input
         id={id}
         data-unreadable={own !== null}

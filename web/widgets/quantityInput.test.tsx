@@ -72,8 +72,25 @@ describe('a number in the person’s unit', () => {
   });
 });
 
+describe('a unit written with it', () => {
+  test('is understood, and what was understood is shown at once', () => {
+    render(<Form />);
+    type('60 mph');
+    expect(field().value).toBe('60 mph');
+    expect(told.at(-1)).toBeCloseTo(96.56064, 8);
+    expect(screen.getByText(/^= 96\.6\skm\/h$/)).toBeTruthy();
+    type('90');
+    expect(screen.queryByText(/^=/)).toBeNull();
+  });
+  test('of something else is refused with what it is', () => {
+    render(<Form />);
+    type('60 kW');
+    expect(screen.getByText('That is a power; here km/h is wanted.')).toBeTruthy();
+  });
+});
+
 describe('text that cannot be read', () => {
-  test.each(['0,41', 'fast', '5 km/h', '--'])('“%s” is never answered with the value before', (text) => {
+  test.each(['0,41', 'fast', '5 kg', '--'])('“%s” is never answered with the value before', (text) => {
     render(<Form />);
     told.length = 0;
     type(text);

@@ -22,7 +22,7 @@ export function CostPanel() {
     () => [{ label: 'a year', colour: CHART.primary, values: [(fuel ?? 0) / 100, (energy ?? 0) / 100] }],
     [fuel, energy],
   );
-  const field = (name: keyof CostInputs, label: string, kind: 'money' | 'coefficient' | 'distance') => (
+  const field = (name: keyof CostInputs, label: string, kind: 'money' | 'coefficient' | 'distance' | 'fuelUse') => (
     <QuantityInput
       label={label}
       kind={kind}
@@ -48,7 +48,7 @@ export function CostPanel() {
         <div className="fields">
           {field('centsPerKwh', 'Electricity, a kWh', 'money')}
           {field('centsPerLitre', 'Fuel, a litre', 'money')}
-          {field('litresPer100Km', 'Fuel before, litres per 100 km', 'coefficient')}
+          {field('litresPer100Km', 'Fuel before', 'fuelUse')}
           {field('kmPerYear', 'Driven a year', 'distance')}
           {field('gramsCo2PerKwh', 'CO₂, grams per kWh', 'coefficient')}
           {field('gramsCo2PerLitre', 'CO₂, grams per litre', 'coefficient')}
