@@ -43,6 +43,7 @@ export const MISSING: Record<MissingReason, string> = {
   noPairFits: 'no fuse fits a cable that is big enough',
   noCableFits: 'no cable of the catalogue is enough',
   noFuseFits: 'no fuse is big enough',
+  lvDiffers: 'batteries do not make the vehicle’s voltage',
   noLvBattery: 'no low-voltage battery among the parts',
   noStock: 'stock not known',
   neverWarm: 'never gets warm',

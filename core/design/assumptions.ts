@@ -7,6 +7,7 @@ import type { FigureSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
 import { packFacts } from '../figures/pack/packFacts.ts';
 import { mainRun } from '../figures/road/useRuns.ts';
+import { lvStrings } from '../lowvoltage/loads.ts';
 import { COLDEST_C, HOTTEST_C } from '../pack/temperature.ts';
 import type { RouteNote } from '../road/cleanTrack.ts';
 
@@ -80,11 +81,17 @@ function electricFaults({ slots, get }: FigureSheet): Assumption[] {
   const { electric, vehicle, use, charge } = slots;
   const found: Assumption[] = [];
   const systemV = vehicle.variant.systemVoltage;
-  for (const part of [electric.converter, electric.lvBattery]) {
-    const volts = part?.sheet.lowVoltageV;
-    if (part && volts !== undefined && volts !== systemV)
-      found.push({ code: 'lowVoltage', component: part.name, volts, systemV });
-  }
+  const { converter, lvBattery } = electric;
+  const converterV = converter?.sheet.lowVoltageV;
+  if (converter && converterV !== undefined && converterV !== systemV)
+    found.push({ code: 'lowVoltage', component: converter.name, volts: converterV, systemV });
+  if (lvBattery && lvStrings(electric.lvBatteries, lvBattery.sheet.lowVoltageV, systemV) === 0)
+    found.push({
+      code: 'lowVoltage',
+      component: `${electric.lvBatteries} × ${lvBattery.name}`,
+      volts: lvBattery.sheet.lowVoltageV,
+      systemV,
+    });
   const pack = get(packFacts).value;
   const { heater, cable, fuse } = electric;
   if (heater && isPlain(heater.sheet)) {

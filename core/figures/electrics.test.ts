@@ -3,6 +3,7 @@ import { fitting, SHELF } from '../testing/shelf.ts';
 import { CHARGER, DRIVE, slots } from '../testing/wren.ts';
 import { cableChoice, cableDuty } from './electric/cable.ts';
 import { fuses } from './electric/fuses.ts';
+import { lvStrings } from '../lowvoltage/loads.ts';
 import { converterChoice, lvSide } from './electric/lowVoltage.ts';
 import { prechargeNow, resistorChoice } from './electric/precharge.ts';
 import { createSheet } from './evaluate.ts';
@@ -166,3 +167,12 @@ describe('low voltage of the van', () => {
     expect(named({ ...shelf({ converters: [other] }), vehicle: lorry })).toBe('Converter 24');
   });
 });
+
+test.each([
+  [2, 12, 24, 1],
+  [1, 12, 24, 0],
+  [4, 12, 24, 2],
+  [2, 12, 12, 2],
+  [1, 24, 12, 0],
+])('%d batteries of %d V make, at %d V, %d strings', (batteries, volts, system, strings) =>
+  expect(lvStrings(batteries, volts, system)).toBe(strings));

@@ -41,6 +41,7 @@ export type MissingReason =
   | 'noCableFits'
   | 'noFuseFits'
   | 'noLvBattery'
+  | 'lvDiffers'
   | 'noStock'
   | 'neverWarm';
 

@@ -35,6 +35,15 @@ export const DCDC_FACTOR = 1.25;
 /** Share of the battery that may be used before old lamps and relays fail; common practice. */
 const LV_BATTERY_SHARE = 0.5;
 
+/**
+ * Strings of batteries that a number of them makes at the vehicle's voltage: two of 12 V in series for 24 V. 0 where they
+ * do not make one, or are of a higher voltage than the vehicle.
+ */
+export const lvStrings = (batteries: number, batteryV: number, systemV: number): number => {
+  const inSeries = systemV / batteryV;
+  return Number.isInteger(inSeries) && batteries % inSeries === 0 ? batteries / inSeries : 0;
+};
+
 /** Hours a low-voltage battery carries a load alone. Infinity without a load. */
 export const lvBatteryHours = (capacityAh: number, nominal: number, watts: number): number =>
   watts > 0 ? (capacityAh * nominal * LV_BATTERY_SHARE) / watts : Number.POSITIVE_INFINITY;

@@ -54,3 +54,9 @@ export async function choose(page: Page, label: string, wanted: string): Promise
 
 /** A line of "Brief against now". */
 export const tally = (page: Page, kind: string): Locator => page.locator(`.tally [data-line="${kind}"]`);
+
+/** Opens one of the looks of the design bench. */
+export const look = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
+
+/** A figure of the work, by its id. */
+export const figure = (page: Page, id: string): Locator => page.locator(`.work [data-figure="${id}"]`).first();

@@ -81,7 +81,7 @@ test('keys: places, steps, units, working, the list, and rest while typing', asy
   await expect(page.locator('[data-figure="packEnergy"]').first()).toBeVisible();
   await page.locator('[data-figure="packUsable"]').first().focus();
   await page.keyboard.press('w');
-  await expect(page.getByText('E usable = E × usable share')).toBeVisible();
+  await expect(page.getByText('E usable = E × what the cells give at this temperature × usable share')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -1,9 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
-
-const look = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
-const figure = (page: Page, id: string) => page.locator(`.work [data-figure="${id}"]`).first();
+import { choose, expect, figure, look, openJob, signIn, tally, test } from './fixture.ts';
 
 test('supplies, hour of coming home and prices decide the night and the year', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
@@ -48,10 +45,12 @@ test('a load on the low-voltage side asks for a bigger converter', async ({ page
   await expect(page.locator('[data-to-fit="DC-DC to fit"]')).toContainText('nothing in the catalogue is enough');
   await page.getByRole('button', { name: 'Drop freezer on 12 V' }).click();
   await expect(figure(page, 'converterNeed')).toHaveText(need ?? '');
-  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('50 mm²');
+  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('35 mm²');
+  await expect(page.locator('[data-to-fit="Fuse to fit, main"]')).toContainText('175 A');
   await page.getByText('What each cable carries here').click();
-  await page.getByLabel('50 mm², sheet 230 A').fill('120');
-  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('70 mm²');
+  await page.getByLabel('35 mm², sheet 180 A').fill('120');
+  // The next cable, and the fuse that goes with it.
+  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('50 mm²');
   await page.getByLabel('Cable, one way').fill('40000');
   await expect(figure(page, 'cableDrop')).toBeVisible();
   await page.getByLabel('Drop allowed').fill('0.1');
@@ -88,7 +87,7 @@ test('in miles, and as somebody who only looks', async ({ page, address }) => {
   await expect(page.getByText(/km\/h at 1000 rpm/)).toBeVisible();
   await page.keyboard.press('u');
   await expect(page.getByText(/mph at 1000 rpm/)).toBeVisible();
-  await expect(page.getByText('Leave it in 2 for town, 3 for the open road.', { exact: false })).toBeVisible();
+  await expect(page.getByText('Leave it in 2 for town, 4 for the open road.', { exact: false })).toBeVisible();
   await look(page, 'Uses and range');
   await expect(page.getByRole('table', { name: 'Range with its spread' })).toContainText('miles');
   await expect(page.getByText('Drop a GPX file here', { exact: false })).toHaveCount(0);

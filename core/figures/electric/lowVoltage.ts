@@ -3,6 +3,7 @@ import {
   DCDC_FACTOR,
   type LvCase,
   lvBatteryHours,
+  lvStrings,
   lvWatts,
   runningVolts,
   USUAL_LV_LOADS,
@@ -107,13 +108,17 @@ export const lvBatteryTime = figure({
   compute: ({ lvSide: side }, { electric }) => {
     const battery = electric.lvBattery;
     if (!battery) return missing('noLvBattery');
+    const { capacityAh, lowVoltageV } = battery.sheet;
+    const strings = lvStrings(electric.lvBatteries, lowVoltageV, side.nominal);
+    if (strings === 0) return missing('lvDiffers');
     const watts = lvWatts(side.loads, 'nightWet');
     return {
-      value: lvBatteryHours(battery.sheet.capacityAh * electric.lvBatteries, battery.sheet.lowVoltageV, watts),
-      formula: 't = batteries × Ah × V × half ÷ W',
+      value: lvBatteryHours(capacityAh * strings, side.nominal, watts),
+      formula: 't = strings × Ah × V × half ÷ W',
       terms: [
-        { symbol: 'batteries side by side', value: electric.lvBatteries, kind: 'count' },
-        { symbol: 'Ah', value: battery.sheet.capacityAh, kind: 'charge' },
+        { symbol: 'strings side by side', value: strings, kind: 'count' },
+        { symbol: 'Ah', value: capacityAh, kind: 'charge' },
+        { symbol: 'V', value: side.nominal, kind: 'voltage' },
         { symbol: 'wet night', value: watts, kind: 'watts' },
       ],
       source: 'battery sheet; half of it usable, common practice',

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { BRIEF_KINDS, briefKind } from '../../../core/brief/lines.ts';
+import { canTurn } from '../../../core/brief/turnRound.ts';
 import { FIGURES } from '../../../core/figures/index.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
@@ -10,6 +11,7 @@ import { useUnitSet } from '../../data/session.tsx';
 import { FigureValue } from '../../widgets/FigureValue.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 import { useOpenJob } from './openJob.ts';
+import { TurnRound } from './TurnRound.tsx';
 
 const MARK: Record<LineJudgement['state'], Mark> = { met: 'pass', broken: 'stop', unknown: 'waiting', open: 'open' };
 
@@ -82,6 +84,7 @@ export function Tally() {
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
               {atWorst !== null && `; old and in frost ${formatQuantity(atWorst, 'distance', set)}`}
               {delta && <span className="wait strong"> {delta}</span>}
+              {judgement.margin !== null && canTurn(line) && <TurnRound judged={judgement} />}
             </span>
           </div>
         );

@@ -64,7 +64,7 @@ function Link({ row }: { row: ChainRow }) {
             size="small"
             showInfo={false}
             aria-hidden
-            {...(over ? { status: 'exception' as const } : {})}
+            status={over ? 'exception' : 'normal'}
           />
           <span className={`small ${over ? 'stop' : holds || (left ?? 1) < CLOSE ? 'strong' : 'soft'}`}>
             {over
