@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import { lvStrings } from '../lowvoltage/loads.ts';
 import { fitting, SHELF } from '../testing/shelf.ts';
 import { CHARGER, DRIVE, slots } from '../testing/wren.ts';
 import { cableChoice, cableDuty } from './electric/cable.ts';
 import { fuses } from './electric/fuses.ts';
-import { lvStrings } from '../lowvoltage/loads.ts';
 import { converterChoice, lvSide } from './electric/lowVoltage.ts';
 import { prechargeNow, resistorChoice } from './electric/precharge.ts';
 import { createSheet } from './evaluate.ts';

@@ -1,5 +1,4 @@
 import { readFile } from 'node:fs/promises';
-import type { Page } from '@playwright/test';
 import { choose, expect, figure, look, openJob, signIn, tally, test } from './fixture.ts';
 
 test('supplies, hour of coming home and prices decide the night and the year', async ({ page, address }) => {

@@ -1,5 +1,4 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import type { Page } from '@playwright/test';
 import { choose, expect, figure, look, openJob, signIn, tally, test } from './fixture.ts';
 
 test('a vehicle designed from conflicting wishes', async ({ page, address }, info) => {

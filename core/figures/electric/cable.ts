@@ -1,13 +1,25 @@
+import { solveChain } from '../../chain/solve.ts';
 import type { ComponentOf } from '../../component/sheets.ts';
 import { type CableDuty, type CableVerdict, conductorOhm, fittingCables } from '../../wiring/cable.ts';
 import { fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
+import { chainPeak } from '../drive/chain.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
-import { fullCurrent, peak30sCurrent, rmsCurrent } from '../road/currents.ts';
+import { peak30sCurrent, rmsCurrent } from '../road/currents.ts';
+
+/** Battery current at full throttle that cable and main fuse have to stand: every other link asked, not these two. */
+const currentToCarry = interim({
+  id: 'currentToCarry',
+  needs: { chainPeak },
+  compute: ({ chainPeak: { ask } }) => {
+    const battery = ask.battery.filter(({ link }) => link !== 'cable' && link !== 'fuse');
+    return interimAnswer(solveChain({ ...ask, battery }).full.amps, 'every link but cable and fuse');
+  },
+});
 
 export const cableDuty: Entry<CableDuty> = interim({
   id: 'cableDuty',
-  needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent, full: fullCurrent },
+  needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent, full: currentToCarry },
   reads: ['electric'],
   compute: ({ packFacts: pack, rms, peak, full }, { electric }) =>
     interimAnswer(
@@ -35,7 +47,7 @@ export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cab
 /** What the main fuse has to stand, whatever the cable. */
 export const mainFuseDuty = interim({
   id: 'mainFuseDuty',
-  needs: { packFacts, rms: rmsCurrent, full: fullCurrent },
+  needs: { packFacts, rms: rmsCurrent, full: currentToCarry },
   compute: ({ packFacts: pack, rms, full }) =>
     interimAnswer(
       // A fault is fed hardest by a warm pack.
