@@ -11,6 +11,7 @@ import { FIGURES } from '../core/figures/index.ts';
 import { fitKit } from '../core/fit/fitKit.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { type KitRevision, kitDesign, kitHours, kitParts } from '../core/kit/kit.ts';
+import { seeded } from '../core/spread/seeded.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { readTyreSize } from '../core/vehicle/tyre.ts';
@@ -20,7 +21,6 @@ import { COMPONENTS } from './components.ts';
 import { FINISHED, JOBS } from './jobs.ts';
 import { KITS } from './kits.ts';
 import { MODELS } from './models.ts';
-import { seeded } from './random.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS } from './workshop.ts';
 
 const LIBRARY = new Map(COMPONENTS.map((part) => [part.id, part]));

@@ -6,6 +6,7 @@ import { kitParts } from '../core/kit/kit.ts';
 import { judgeCheck } from '../core/prove/check.ts';
 import { CHECKS } from '../core/prove/index.ts';
 import { dayNumber } from '../core/quantity/format.ts';
+import { seeded } from '../core/spread/seeded.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
@@ -13,7 +14,6 @@ import { dayFrom } from './dayFrom.ts';
 import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
 import { designOf, LIBRARY, loadDesigns, loadRoute, REVISIONS } from './loadDesigns.ts';
 import { MODELS } from './models.ts';
-import { seeded } from './random.ts';
 import { PEOPLE } from './workshop.ts';
 
 const HOUR_MS = 3_600_000;

@@ -5,6 +5,7 @@ import { floorSql } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
+import { afterOneInput, spreadOfRange, turned } from './bench/questions.ts';
 import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
 import { serverRows } from './bench/server.ts';
@@ -122,7 +123,7 @@ async function floorAnswer(): Promise<Row[]> {
 
 /** `npm run bench -- page` (or core, server) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
-  core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching()],
+  core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), afterOneInput(), spreadOfRange(), turned()],
   page: pageRows,
   server: floorAnswer,
 };

@@ -36,3 +36,15 @@ test('what holds the drive back is named; a use beyond it is refused; the questi
     await page.keyboard.press('Escape');
   });
 });
+
+test('how far range and hill start may lie, and what to measure first', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'vehicle');
+  await page.getByRole('button', { name: 'How far range and hill start may lie' }).click();
+  const range = page.locator('[data-spread-of="rangeRound"]');
+  await expect(range).toContainText(/\d+\skm to \d+\skm/, { timeout: 60_000 });
+  await expect(range).toContainText(/Measure .* first: it carries \d+\s% of the spread/);
+  const [low, high] = (await range.locator('.num').textContent())!.match(/\d+/g)!.map(Number) as [number, number];
+  expect(high).toBeGreaterThan(low);
+  await expect(page.locator('[data-spread-of="hillStart"]')).toContainText('% to');
+});

@@ -36,7 +36,7 @@ const work = {
 const use = { ...USUAL_USE, round: { lengthKm: 40, stops: 20, meanKmh: 28, climbM: 200 }, dcPostW: 50_000 };
 const points = readGpx(readFileSync('demo/island-round.gpx', 'utf8'));
 const route = typeof points === 'string' ? null : routeFrom(points);
-const input: ResolveInput = {
+export const sampleInput: ResolveInput = {
   design,
   library,
   vehicle: vehicleState(variant, {}, null),
@@ -50,7 +50,7 @@ const input: ResolveInput = {
 /** All figures of one design from nothing: every panel, R83 cycle, stated round and recorded route included. */
 export function wholeDesign(): Row {
   const ms = timed(400, (i) => {
-    const sheet = createSheet(resolveDesign({ ...input, use: { ...use, payloadKg: 100 + i } }));
+    const sheet = createSheet(resolveDesign({ ...sampleInput, use: { ...use, payloadKg: 100 + i } }));
     for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
   });
   return {
@@ -190,7 +190,7 @@ export function searchRate(): { looked: number; perSecond: number } {
     line('time0to50', false, 8),
   ];
   const space = wholeSpace(variant, library, free, design, true);
-  const task = { ...input, free, base: design, space, brief };
+  const task = { ...sampleInput, free, base: design, space, brief };
   let looked = 0;
   let perSecond = 0;
   for (let i = 0; i < 4; i++) {
@@ -222,7 +222,7 @@ export function searching(): Row {
     figure: result
       ? `${Math.round(result.perSecond)} a second, ${Math.round(result.megabytes)} MB`
       : 'ended for want of memory',
-    aim: '≥ 20 000 a second, < 300 MB',
-    held: result !== null && result.perSecond >= 20_000 && result.megabytes < 300,
+    aim: '≥ 200 000 a second, < 300 MB',
+    held: result !== null && result.perSecond >= 200_000 && result.megabytes < 300,
   };
 }

@@ -16,6 +16,7 @@ import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useOpenJob } from '../openJob.ts';
 import { FigureEditor } from './FigureEditor.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
+import { SpreadHead } from './SpreadHead.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
 
 const CHASSIS_SAY: Record<string, string> = {
@@ -82,6 +83,7 @@ export default function VehicleStep() {
         </Panel>
         <Panel title="Measuring list" aside={toMeasure.length > 0 ? `${toMeasure.length} to measure` : undefined}>
           <div className="in">
+            {toMeasure.length > 0 && <SpreadHead />}
             {toMeasure.length === 0 && (
               <p className="soft">
                 {job.brief.length === 0

@@ -1,4 +1,4 @@
-/** Small seeded generator (mulberry32): the sample workshop is the same every time. */
+/** Small seeded generator (mulberry32, public domain, from memory): the same numbers in 0..1 for the same seed every time. */
 export function seeded(seed: number): () => number {
   let state = seed;
   return () => {
