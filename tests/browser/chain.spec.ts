@@ -48,3 +48,36 @@ test('how far range and hill start may lie, and what to measure first', async ({
   expect(high).toBeGreaterThan(low);
   await expect(page.locator('[data-spread-of="hillStart"]')).toContainText('% to');
 });
+
+test('a coast-down log is read, adopted as measured, and the spread narrows', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'vehicle');
+  const width = async () => {
+    await page.getByRole('button', { name: 'How far range and hill start may lie' }).click();
+    const range = page.locator('[data-spread-of="rangeRound"] .num');
+    await expect(range).toContainText(/\d+\skm to \d+\skm/, { timeout: 60_000 });
+    const [low, high] = (await range.textContent())!.match(/\d+/g)!.map(Number) as [number, number];
+    return high - low;
+  };
+  const before = await width();
+  const file = page.locator('input[type="file"][accept=".csv,.txt"]');
+  await file.setInputFiles({ name: 'rain.csv', mimeType: 'text/csv', buffer: Buffer.from('Monday: rain') });
+  await expect(page.getByText('No columns with names were found', { exact: false })).toBeVisible();
+  // v = √(a/b)·tan(c − t·√(ab)) for rolling 0.014 and a drag area of 1.1 m² on 1064 kg.
+  const a = (9.80665 * 0.014) / 1.05;
+  const b = (1.225 * 1.1) / (2 * 1064 * 1.05);
+  const start = Math.atan(25 * Math.sqrt(b / a));
+  const rows = Array.from({ length: 120 }, (_, t) => Math.sqrt(a / b) * Math.tan(start - t * Math.sqrt(a * b)) * 3.6);
+  const csv = `Road test\nTime [s];Speed [km/h]\n${rows
+    .filter((v) => v > 8)
+    .map((v, t) => `${t};${v.toFixed(2).replace('.', ',')}`)
+    .join('\n')}`;
+  await file.setInputFiles({ name: 'coast.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  const table = page.getByRole('table', { name: 'Coast-down against what was taken' });
+  await expect(table.getByRole('row', { name: /Rolling coefficient/ })).toContainText('± 0.0');
+  await page.getByRole('button', { name: 'Adopt as measured' }).click();
+  await expect(page.getByRole('button', { name: 'Adopted as measured' })).toBeVisible();
+  await expect(page.locator('[data-vehicle-figure="rollingCoefficient"]')).toContainText('measured');
+  await expect(page.locator('[data-vehicle-figure="dragCoefficient"]')).toContainText('measured');
+  expect(await width()).toBeLessThan(before * 0.7);
+});

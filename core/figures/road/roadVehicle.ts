@@ -5,7 +5,7 @@ import { ladenLoads } from '../balance/ladenLoads.ts';
 import { type Entry, interim, interimAnswer } from '../figure.ts';
 
 /** Wheels, motor and gears that spin up with the vehicle, as a factor on its mass; common practice. */
-const ROTATION_FACTOR = 1.05;
+export const ROTATION_FACTOR = 1.05;
 
 function vehicleIn(id: string, weather: Weather): Entry<RoadVehicle> {
   return interim({

@@ -15,6 +15,7 @@ import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useOpenJob } from '../openJob.ts';
 import { FigureEditor } from './FigureEditor.tsx';
+import { LogPanel } from './LogPanel.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { SpreadHead } from './SpreadHead.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
@@ -83,7 +84,11 @@ export default function VehicleStep() {
         </Panel>
         <Panel title="Measuring list" aside={toMeasure.length > 0 ? `${toMeasure.length} to measure` : undefined}>
           <div className="in">
-            {toMeasure.length > 0 && <SpreadHead />}
+            {toMeasure.length > 0 && (
+              <div style={{ paddingBottom: 6 }}>
+                <SpreadHead />
+              </div>
+            )}
             {toMeasure.length === 0 && (
               <p className="soft">
                 {job.brief.length === 0
@@ -123,6 +128,7 @@ export default function VehicleStep() {
           </div>
         </Panel>
       </div>
+      <LogPanel />
       <PlacePanel />
       <Panel title="Figures of this vehicle" aside="measured ones stand in for the library's">
         <div className="in">
