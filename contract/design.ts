@@ -11,7 +11,7 @@ import type { CurvePoint } from '../core/drive/motorCurve.ts';
 import type { LvLoad } from '../core/lowvoltage/loads.ts';
 import { A_FILE, address, answers } from './address.ts';
 import type { Made, Versioned } from './fields.ts';
-import { componentId, type Mutable, number, quantity, text, version, versionSchema, whole } from './fields.ts';
+import { componentId, type Mutable, number, quantity, slug, text, version, versionSchema, whole } from './fields.ts';
 
 export interface StoredDesign {
   readonly id: string;
@@ -84,6 +84,7 @@ const drive = Joi.object<Mutable<Partial<DriveChoice>>, true>({
   regenShare: quantity('Share of braking', 'share', 0, 1),
   regenPowerW: quantity('Regeneration power', 'electricPower', 0, 1_000_000).allow(null),
   regenCeiling: quantity('Regeneration ceiling', 'share', 0, 1),
+  forbiddenModes: Joi.array().items(slug('Drive mode')).max(8).unique().label('Drive modes locked out'),
 }).label('Drive');
 const load = Joi.object<LvLoad, true>({
   name: text('Load', 60).required(),

@@ -58,6 +58,16 @@ export function assumptionText(found: Assumption, set: UnitSet): { readonly text
         text: `${found.component} stands ${q(found.maxV, 'voltage')}, and the full pack has ${q(found.volts, 'voltage')}. Fewer modules in series.`,
         grave: true,
       };
+    case 'separatePrecharge':
+      return {
+        text: `${found.component} precharges itself up to ${q(found.maxV, 'voltage')}, and the full pack has ${q(found.volts, 'voltage')}: a separate precharge circuit is needed.`,
+        grave: true,
+      };
+    case 'measureFirst':
+      return {
+        text: `The ${found.part} is known only as good for ${q(found.watts, 'shaftPower')}: power says nothing of torque until a speed is stated. Measure it first; it limits nothing here.`,
+        grave: false,
+      };
     case 'lowVoltage':
       return {
         text: `${found.component} is for ${q(found.volts, 'voltage')}, and the vehicle has ${q(found.systemV, 'voltage')}.`,

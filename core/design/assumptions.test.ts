@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { createSheet } from '../figures/evaluate.ts';
 import { FIGURE_IDS, FIGURES } from '../figures/index.ts';
 import type { Slots } from '../figures/slots.ts';
+import { fitting } from '../testing/shelf.ts';
 import { DRIVE, inStrings, MODULE, ROUTE, slots, VEHICLE } from '../testing/wren.ts';
 import { assumptionsOf } from './assumptions.ts';
 
@@ -78,4 +79,34 @@ describe('what is wrong, and what was assumed', () => {
     expect(found({ route: { ...ROUTE, notes: [{ code: 'noElevation', count: 3 }] } })).toEqual([
       { code: 'route', note: { code: 'noElevation', count: 3 } },
     ]));
+  test('heaters, low voltage, fuse and cable, posts, temperatures and precharge', () => {
+    const codes = (change: Partial<Slots>) => found(change).map((one) => one.code);
+    const electric = (change: Partial<Slots['electric']>) => ({ electric: { ...slots().electric, ...change } });
+    const plain = fitting('heater', 'Element', { minV: 0, maxV: 420, powerW: 1500, ratedV: 110 });
+    expect(codes(electric({ heater: plain }))).toEqual(['plainHeater', 'heaterOver']);
+    // By hand: 1500 W at 110 V are 8.07 Ω; 302.4 V on them 11.3 kW.
+    const over = found(electric({ heater: plain })).find((one) => one.code === 'heaterOver')!;
+    expect(over).toMatchObject({ watts: expect.closeTo((302.4 ** 2 * 1500) / 110 ** 2, 6) });
+    const gentle = fitting('heater', 'Element', { minV: 0, maxV: 420, powerW: 1500, ratedV: 290 });
+    expect(codes(electric({ heater: gentle }))).toEqual(['plainHeater']);
+    const converter24 = fitting('dcdc', 'Twenty-four', { minV: 100, maxV: 430, outputA: 60, lowVoltageV: 24 });
+    expect(codes(electric({ converter: converter24 }))).toEqual(['lowVoltage']);
+    expect(codes(electric({ lvBattery: fitting('lvBattery', 'Big', { capacityAh: 60, lowVoltageV: 24 }) }))).toEqual([
+      'lowVoltage',
+    ]);
+    const cable = fitting('cable', 'Cable', { sectionMm2: 50, outsideMm: 16, continuousA: 230 });
+    const fuse = (ratedA: number) => fitting('fuse', 'Fuse', { ratedA, maxV: 500, breakingA: 20_000 });
+    expect(codes(electric({ cable, fuse: fuse(250) }))).toEqual(['fuseOverCable']);
+    expect(codes(electric({ cable, fuse: fuse(230) }))).toEqual([]);
+    expect(codes({ use: { ...slots().use, ambientC: -35 } })).toContain('temperature');
+    expect(codes({ use: { ...slots().use, ambientC: -30 } })).not.toContain('temperature');
+    const own = (prechargeMaxV: number) => ({
+      drive: { ...slots().drive, unit: { ...DRIVE, sheet: { ...DRIVE.sheet, prechargeMaxV } } },
+    });
+    expect(codes(own(302))).toEqual(['separatePrecharge']);
+    expect(codes(own(303))).toEqual([]);
+    const known = { part: 'transfer case', limitNm: 0, after: 'gearbox' as const, powerOnlyW: 450_000 };
+    const variant = { ...VEHICLE.variant, driveline: [...VEHICLE.variant.driveline, known] };
+    expect(codes({ vehicle: { ...VEHICLE, variant } })).toEqual(['measureFirst']);
+  });
 });

@@ -1,5 +1,6 @@
 import { voltageWindow } from '../component/sheets.ts';
 import { heaterPower, isPlain } from '../cooling/heater.ts';
+import { measureFirst } from '../drive/driveline.ts';
 import { ETA_HIGH, ETA_LOW, impossibleEtas } from '../drive/efficiency.ts';
 import { type CurveFault, cleanCurve } from '../drive/motorCurve.ts';
 import { unladenLoads } from '../figures/balance/unladenLoads.ts';
@@ -20,6 +21,8 @@ export type Assumption =
   | { readonly code: 'massCentre'; readonly xMm: number; readonly wheelbaseMm: number }
   | { readonly code: 'sag'; readonly component: string; readonly volts: number; readonly minV: number }
   | { readonly code: 'over'; readonly component: string; readonly volts: number; readonly maxV: number }
+  | { readonly code: 'separatePrecharge'; readonly component: string; readonly volts: number; readonly maxV: number }
+  | { readonly code: 'measureFirst'; readonly part: string; readonly watts: number }
   | { readonly code: 'lowVoltage'; readonly component: string; readonly volts: number; readonly systemV: number }
   | { readonly code: 'heaterOver'; readonly component: string; readonly watts: number; readonly ratedW: number }
   | { readonly code: 'plainHeater'; readonly component: string }
@@ -93,6 +96,13 @@ function electricFaults({ slots, get }: FigureSheet): Assumption[] {
       systemV,
     });
   const pack = get(packFacts).value;
+  for (const part of [slots.drive.unit, slots.drive.inverter]) {
+    const maxV = part?.sheet.prechargeMaxV;
+    if (part && maxV !== undefined && pack && pack.fullV > maxV)
+      found.push({ code: 'separatePrecharge', component: part.name, volts: pack.fullV, maxV });
+  }
+  for (const { part, powerOnlyW } of measureFirst(vehicle.variant.driveline))
+    found.push({ code: 'measureFirst', part, watts: powerOnlyW! });
   const { heater, cable, fuse } = electric;
   if (heater && isPlain(heater.sheet)) {
     found.push({ code: 'plainHeater', component: heater.name });

@@ -60,6 +60,8 @@ export interface DriveChoice {
   readonly regenPowerW: number | null;
   /** State of charge above which nothing is put back, 0..1. */
   readonly regenCeiling: number;
+  /** Drive modes of the vehicle that will be locked out, by key. */
+  readonly forbiddenModes: readonly string[];
 }
 
 export const DRIVE_DEFAULTS: DriveChoice = {
@@ -74,6 +76,7 @@ export const DRIVE_DEFAULTS: DriveChoice = {
   regenShare: 0.5,
   regenPowerW: null,
   regenCeiling: 0.95,
+  forbiddenModes: [],
 };
 
 /** Choices about the high-voltage and low-voltage side; defaults in `ELECTRIC_DEFAULTS`. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { RoadVehicle } from '../road/roadLoad.ts';
 import { accelerate } from './accelerate.ts';
-import { drivelineLoads } from './driveline.ts';
+import { drivelineLoads, measureFirst } from './driveline.ts';
 import { steepestHeld, steepestStart, topSpeed } from './limits.ts';
 import { motorTorque } from './motorCurve.ts';
 import { kmhPer1000Rpm, motorPull, rpmAt } from './pull.ts';
@@ -112,4 +112,33 @@ test('driveline: the weakest part comes first, with the whole newton-metres that
   const [worst, next] = drivelineLoads(parts, { gearbox: 2, final: 4, hub: 1.25 }, 250);
   expect(worst).toMatchObject({ part: 'shaft', torqueNm: 2000, margin: 0.75, capNm: 187 });
   expect(next).toMatchObject({ part: 'input', margin: 0.8 });
+});
+
+describe('drive modes', () => {
+  const rear = { key: 'r', name: 'rear only', frontShare: 0, rearShare: 1 };
+  const fixed = { key: 'f', name: 'forty to sixty', frontShare: 0.4, rearShare: 0.6 };
+  const locked = { key: 'l', name: 'locked', frontShare: 1, rearShare: 1 };
+  const shaft = (axle: 'front' | 'rear') =>
+    ({ part: `${axle} half shaft`, limitNm: 500, after: 'final', axle, oneOfTwo: true }) as const;
+  const ratios = { gearbox: 2, final: 4, hub: 1 };
+  const load = (modes: readonly (typeof rear)[], part: string) =>
+    drivelineLoads([shaft('front'), shaft('rear')], ratios, 100, modes).find((one) => one.part === part);
+  // By hand: 100 N·m · 8 = 800 N·m; an open differential gives each shaft 400, of 60 % each 240, of 40 % 160.
+  test('an open differential halves, a transfer case divides, a locked one may give all to either axle', () => {
+    expect(load([rear], 'rear half shaft')).toMatchObject({ torqueNm: 400, capNm: 125, mode: null });
+    expect(load([rear], 'front half shaft')).toBeUndefined();
+    expect(load([fixed], 'rear half shaft')!.torqueNm).toBeCloseTo(240, 9);
+    expect(load([fixed], 'front half shaft')!.torqueNm).toBeCloseTo(160, 9);
+    expect(load([locked], 'front half shaft')!.torqueNm).toBe(400);
+  });
+  test('each part is told of the worst mode that is allowed', () => {
+    expect(load([fixed, rear], 'rear half shaft')).toMatchObject({ torqueNm: 400, mode: 'rear only' });
+    expect(load([fixed, rear], 'front half shaft')).toMatchObject({ mode: 'forty to sixty' });
+    expect(load([fixed, locked], 'front half shaft')).toMatchObject({ torqueNm: 400, mode: 'locked' });
+  });
+  test('a part known by power alone limits nothing until it is measured', () => {
+    const box = { part: 'transfer case', limitNm: 0, after: 'gearbox', powerOnlyW: 450_000 } as const;
+    expect(drivelineLoads([box], ratios, 100)).toEqual([]);
+    expect(measureFirst([box, shaft('rear')])).toEqual([box]);
+  });
 });

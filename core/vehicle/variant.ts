@@ -54,6 +54,26 @@ export interface DrivelinePart {
   readonly limitNm: number;
   /** Which reductions lie between the motor shaft and this part. */
   readonly after: 'motor' | 'gearbox' | 'final' | 'hub';
+  /** The axle it belongs to, where torque divides before it; without it all torque passes. */
+  readonly axle?: 'front' | 'rear';
+  /** The limit is of one of two: an open differential gives each half. @default false */
+  readonly oneOfTwo?: boolean;
+  /** Whether it stands that for a moment or for good. @default 'moment' */
+  readonly lasts?: 'moment' | 'good';
+  /**
+   * It is known by power alone ("good for 450 kW"), W: that says nothing of torque until a speed is stated, so it is to be
+   * measured first and limits nothing until then.
+   */
+  readonly powerOnlyW?: number;
+}
+
+/** A way the driver can choose for torque to reach the road. */
+export interface DriveMode {
+  readonly key: string;
+  readonly name: string;
+  /** Share of the torque that each axle can get; a locked case may give all of it to the axle that grips: 1 and 1. */
+  readonly frontShare: number;
+  readonly rearShare: number;
 }
 
 export interface Gearbox {
@@ -102,6 +122,8 @@ export interface Variant {
   readonly figures: Readonly<Record<VehicleFigureId, Sourced>>;
   readonly gearbox: Gearbox;
   readonly driveline: readonly DrivelinePart[];
+  /** Ways to drive that the vehicle has; one that drives its axle where it has none named. @default [] */
+  readonly driveModes?: readonly DriveMode[];
   readonly removed: readonly RemovedItem[];
   readonly mountingPoints: readonly MountingPoint[];
   readonly bays: readonly Bay[];

@@ -81,3 +81,17 @@ test('a coast-down log is read, adopted as measured, and the spread narrows', as
   await expect(page.locator('[data-vehicle-figure="dragCoefficient"]')).toContainText('measured');
   expect(await width()).toBeLessThan(before * 0.7);
 });
+
+test('rear wheels alone break a half shaft; the mode is locked out, or the cap is taken', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Fire tender', 'size?look=drive');
+  const broken = page.getByText(/Full torque in rear wheels only breaks the rear half shaft/);
+  await expect(broken).toBeVisible();
+  await page.getByRole('checkbox', { name: 'rear wheels only' }).uncheck();
+  await expect(broken).toBeHidden();
+  await page.getByRole('checkbox', { name: 'rear wheels only' }).check();
+  await expect(broken).toBeVisible();
+  const cap = (await figure(page, 'protectiveCap').textContent())!.replace(/\D/g, '');
+  await page.getByLabel('Torque cap').fill(cap);
+  await expect(broken).toBeHidden();
+});

@@ -3,6 +3,7 @@ import { acPower, supplyPowerW } from '../../core/charge/acPower.ts';
 import { chargeHours } from '../../core/charge/chargeTime.ts';
 import { pilotAmps } from '../../core/charge/pilot.ts';
 import type { ModuleSheet } from '../../core/component/sheets.ts';
+import { heaterAmps, heaterPower } from '../../core/cooling/heater.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURES } from '../../core/figures/index.ts';
 import { satelliteCount } from '../../core/pack/satellites.ts';
@@ -104,4 +105,17 @@ describe('packs of the trade', () => {
     expect(whPerKm * 1.609344).toBeGreaterThan(300);
     expect(whPerKm * 1.609344).toBeLessThan(360);
   });
+});
+
+// Common practice, no source: an element of 1500 W at 110 V is 8.07 Ω and gives 2834 W and 18.7 A at 151.2 V.
+describe('plain resistive heaters', () => {
+  const element = { powerW: 1500, ratedV: 110 };
+  test('power with the square of the voltage, most at the full pack', () => {
+    expect(110 ** 2 / 1500).toBeCloseTo(8.07, 2);
+    expect(heaterPower(element, 151.2)).toBeCloseTo(2834, 0);
+    expect(heaterAmps(element, { emptyV: 108, fullV: 151.2 })).toBeCloseTo(18.7, 1);
+    expect(heaterPower(element, 151.2) / 1500).toBeCloseTo(1.9, 1);
+  });
+  test('a regulated one draws most at the empty pack', () =>
+    expect(heaterAmps({ powerW: 1500 }, { emptyV: 100, fullV: 150 })).toBe(15));
 });

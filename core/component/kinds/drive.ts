@@ -49,4 +49,7 @@ export const drive = {
   linkUf: optional(
     number('Link capacitance', 'capacitance', 0, 1_000_000, { meaning: 'where the inverter is built in' }),
   ),
+  prechargeMaxV: optional(
+    number('Own precharge up to', 'voltage', 1, 1500, { meaning: 'highest pack voltage its own precharge stands' }),
+  ),
 } as const;

@@ -9,4 +9,7 @@ export const inverter = {
     number('Phase current, most', 'current', 0.1, 10_000, { meaning: 'towards the motor, rms; not the battery’s' }),
   ),
   linkUf: optional(number('Link capacitance', 'capacitance', 0, 1_000_000)),
+  prechargeMaxV: optional(
+    number('Own precharge up to', 'voltage', 1, 1500, { meaning: 'highest pack voltage its own precharge stands' }),
+  ),
 } as const;

@@ -17,7 +17,7 @@ export const chainLinks: Entry<readonly ChainRow[]> = interim({
           ? [
               {
                 name: 'Driveline, weakest part',
-                part: weakest.part,
+                part: weakest.mode ? `${weakest.part}, ${weakest.mode}` : weakest.part,
                 kind: 'torque' as const,
                 limit: weakest.limitNm,
                 asked: weakest.torqueNm,

@@ -12,13 +12,13 @@ export const drivelineMargin = figure({
     const worst = loads[0]!;
     return {
       value: worst.margin - 1,
-      formula: `limit of ${worst.part} ÷ torque on it − 1`,
+      formula: `limit of ${worst.part}${worst.mode ? ` in ${worst.mode}` : ''} ÷ torque on it − 1`,
       terms: [
         { symbol: 'limit', value: worst.limitNm, kind: 'torque' },
         { symbol: 'torque on it', value: worst.torqueNm, kind: 'torque' },
         { symbol: 'motor torque that stays within it', value: worst.capNm, kind: 'torque' },
       ],
-      source: 'library limits of the variant',
+      source: `library limits of the variant, ${worst.lasts === 'good' ? 'for good' : 'for a moment'}`,
     };
   },
 });

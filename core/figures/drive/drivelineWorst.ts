@@ -1,7 +1,14 @@
 import { drivelineLoads, type PartLoad } from '../../drive/driveline.ts';
+import type { DriveMode, Variant } from '../../vehicle/variant.ts';
 import { interim, missing } from '../figure.ts';
 import { gearing } from './gearing.ts';
 import { motorNow } from './motorNow.ts';
+
+/** Drive modes of a vehicle that the design allows; all of them where it forbids every one. */
+export function allowedModes({ driveModes = [] }: Variant, forbidden: readonly string[]): readonly DriveMode[] {
+  const allowed = driveModes.filter((mode) => !forbidden.includes(mode.key));
+  return allowed.length > 0 ? allowed : driveModes;
+}
 
 /** Rated parts of the driveline that are really kept, weakest first. Half-shaft drives bypass gearbox and final drive. */
 export const drivelineWorst = interim({
@@ -16,8 +23,23 @@ export const drivelineWorst = interim({
       if (output === 'propShaft') return part.after !== 'motor';
       return true;
     });
-    const motorNm = motor.peak.peakTorqueNm;
-    const loads = drivelineLoads(kept, { gearbox: g.reducer, final: g.final, hub: g.hub }, motorNm);
+    // A limit that must hold for good is asked at the continuous torque, one for a moment at the peak.
+    const ratios = { gearbox: g.reducer, final: g.final, hub: g.hub };
+    const modes = allowedModes(vehicle.variant, drive.forbiddenModes);
+    const loads = [
+      ...drivelineLoads(
+        kept.filter((part) => part.lasts !== 'good'),
+        ratios,
+        motor.peak.peakTorqueNm,
+        modes,
+      ),
+      ...drivelineLoads(
+        kept.filter((part) => part.lasts === 'good'),
+        ratios,
+        motor.continuous.peakTorqueNm,
+        modes,
+      ),
+    ].sort((a, b) => a.margin - b.margin);
     if (loads.length === 0) return missing('noDrive');
     return { value: loads as readonly PartLoad[], formula: '', terms: [], source: 'library limits' };
   },

@@ -20,9 +20,9 @@ export function AssumptionNotes() {
     <>
       {worst && worst.margin < 1 && (
         <div className="note stop">
-          Full torque breaks the {worst.part}: {formatQuantity(worst.torqueNm, 'torque', set)} on a limit of{' '}
-          {formatQuantity(worst.limitNm, 'torque', set)}. A cap at {formatQuantity(worst.capNm, 'torque', set)} at the
-          motor protects it
+          Full torque{worst.mode ? ` in ${worst.mode}` : ''} breaks the {worst.part}:{' '}
+          {formatQuantity(worst.torqueNm, 'torque', set)} on a limit of {formatQuantity(worst.limitNm, 'torque', set)}.
+          A cap at {formatQuantity(worst.capNm, 'torque', set)} at the motor protects it
           {cost !== null && `, and costs ${formatQuantity(cost, 'duration', set)} to 50 km/h`}.
         </div>
       )}

@@ -1,4 +1,4 @@
-import { Switch } from 'antd';
+import { Checkbox, Switch } from 'antd';
 import { motorNow } from '../../../../../core/figures/drive/motorNow.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
@@ -16,7 +16,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
   const { inputs, drive, set, setDrive } = useDesign();
   const unitSet = useUnitSet();
   const unit = sheet.slots.drive.unit;
-  const { gearbox } = vehicle.variant;
+  const { gearbox, driveModes = [] } = vehicle.variant;
   const keepsGearbox = unit?.sheet.output === 'gearboxInput' && gearbox.ratios.length > 0;
   const volts = sheet.get(motorNow).value?.volts;
   const fault = (field: string) => faults[`inputs.drive.${field}`];
@@ -90,6 +90,20 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
               ]}
               onChange={(ratio) => setDrive({ transferLow: ratio === 'low' })}
             />
+          )}
+          {driveModes.length > 1 && (
+            <Labelled label="Drive modes the driver may choose">
+              <Checkbox.Group
+                aria-label="Drive modes the driver may choose"
+                value={driveModes.map((mode) => mode.key).filter((key) => !drive.forbiddenModes.includes(key))}
+                options={driveModes.map(({ key, name }) => ({ value: key, label: name }))}
+                onChange={(kept) =>
+                  // One at least stays: a vehicle has some way to drive.
+                  kept.length > 0 &&
+                  setDrive({ forbiddenModes: driveModes.map(({ key }) => key).filter((key) => !kept.includes(key)) })
+                }
+              />
+            </Labelled>
           )}
           <QuantityInput
             label="Torque cap"
