@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { CostInputs } from '../core/charge/runningCost.ts';
-import type { NamedSupply, VehicleUse } from '../core/figures/slots.ts';
+import type { NamedSupply, Trailer, VehicleUse } from '../core/figures/slots.ts';
 import { address, answers } from './address.ts';
 import type { Versioned } from './fields.ts';
 import { type Mutable, number, quantity, text, version, whole } from './fields.ts';
@@ -32,6 +32,16 @@ export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
   roundWords: text('The round in words', 300).allow(''),
   constantKmh: quantity('Steady speed', 'speed', 5, 160).required(),
   payloadKg: quantity('Load', 'mass', 0, 20_000).required(),
+  trailer: Joi.object<Mutable<Trailer>, true>({
+    massKg: quantity('Mass of the trailer', 'mass', 1, 10_000).required(),
+    ballKg: quantity('Load on the tow ball', 'mass', 0, 1000)
+      .max(Joi.ref('massKg'))
+      .messages({ 'number.max': '{{#label}} cannot be more than the trailer weighs.' })
+      .required(),
+    dragAreaM2: quantity('Drag area of the trailer', 'area', 0, 20).required(),
+  })
+    .allow(null)
+    .label('Trailer'),
   ambientC: quantity('Air temperature', 'temperature', -40, 55).required(),
   altitudeM: quantity('Altitude', 'height', -400, 5000).required(),
   headwindMs: number('Wind against', -30, 30).required(),

@@ -58,6 +58,19 @@ export function assumptionText(found: Assumption, set: UnitSet): { readonly text
         text: `${found.component} stands ${q(found.maxV, 'voltage')}, and the full pack has ${q(found.volts, 'voltage')}. Fewer modules in series.`,
         grave: true,
       };
+    case 'trailer':
+      return {
+        text:
+          found.mayKg === null
+            ? `Nobody has stated what this vehicle may tow: a trailer of ${q(found.kg, 'mass')} is taken as asked.`
+            : `${found.what === 'mass' ? 'The trailer' : 'The load on the tow ball'} is ${q(found.kg, 'mass')}, and the vehicle may ${found.what === 'mass' ? 'tow' : 'bear'} ${q(found.mayKg, 'mass')}.`,
+        grave: found.mayKg !== null,
+      };
+    case 'trailerHeavier':
+      return {
+        text: `The trailer (${q(found.kg, 'mass')}) is heavier than the vehicle (${q(found.vehicleKg, 'mass')}): it would push the vehicle about. Ask a licensed tester before it is promised.`,
+        grave: true,
+      };
     case 'separatePrecharge':
       return {
         text: `${found.component} precharges itself up to ${q(found.maxV, 'voltage')}, and the full pack has ${q(found.volts, 'voltage')}: a separate precharge circuit is needed.`,

@@ -105,6 +105,16 @@ describe('what is wrong, and what was assumed', () => {
     });
     expect(codes(own(302))).toEqual(['separatePrecharge']);
     expect(codes(own(303))).toEqual([]);
+    const trailer = { massKg: 600, ballKg: 50, dragAreaM2: 0.9 };
+    const towed = (towing: object | undefined, more: object = {}) =>
+      found({
+        use: { ...slots().use, trailer: { ...trailer, ...more } },
+        vehicle: { ...VEHICLE, variant: { ...VEHICLE.variant, ...(towing ? { towing: towing as never } : {}) } },
+      });
+    expect(towed(undefined)).toEqual([{ code: 'trailer', what: 'mass', kg: 600, mayKg: null }]);
+    expect(towed({ massKg: 600, ballKg: 50 })).toEqual([]);
+    expect(towed({ massKg: 599, ballKg: 49 }).map((one) => one.code)).toEqual(['trailer', 'trailer']);
+    expect(towed({ massKg: 5000, ballKg: 50 }, { massKg: 4000 })[0]).toMatchObject({ code: 'trailerHeavier' });
     const known = { part: 'transfer case', limitNm: 0, after: 'gearbox' as const, powerOnlyW: 450_000 };
     const variant = { ...VEHICLE.variant, driveline: [...VEHICLE.variant.driveline, known] };
     expect(codes({ vehicle: { ...VEHICLE, variant } })).toEqual(['measureFirst']);

@@ -21,6 +21,8 @@ export type Assumption =
   | { readonly code: 'massCentre'; readonly xMm: number; readonly wheelbaseMm: number }
   | { readonly code: 'sag'; readonly component: string; readonly volts: number; readonly minV: number }
   | { readonly code: 'over'; readonly component: string; readonly volts: number; readonly maxV: number }
+  | { readonly code: 'trailer'; readonly what: 'mass' | 'ball'; readonly kg: number; readonly mayKg: number | null }
+  | { readonly code: 'trailerHeavier'; readonly kg: number; readonly vehicleKg: number }
   | { readonly code: 'separatePrecharge'; readonly component: string; readonly volts: number; readonly maxV: number }
   | { readonly code: 'measureFirst'; readonly part: string; readonly watts: number }
   | { readonly code: 'lowVoltage'; readonly component: string; readonly volts: number; readonly systemV: number }
@@ -103,6 +105,7 @@ function electricFaults({ slots, get }: FigureSheet): Assumption[] {
   }
   for (const { part, powerOnlyW } of measureFirst(vehicle.variant.driveline))
     found.push({ code: 'measureFirst', part, watts: powerOnlyW! });
+  found.push(...trailerFaults(slots, get(unladenLoads).value?.totalKg ?? null));
   const { heater, cable, fuse } = electric;
   if (heater && isPlain(heater.sheet)) {
     found.push({ code: 'plainHeater', component: heater.name });
@@ -117,5 +120,20 @@ function electricFaults({ slots, get }: FigureSheet): Assumption[] {
     found.push({ code: 'dcLowVoltage', volts: pack.nominalV });
   const takenC = Math.min(HOTTEST_C, Math.max(COLDEST_C, use.ambientC));
   if (takenC !== use.ambientC) found.push({ code: 'temperature', ambientC: use.ambientC, takenC });
+  return found;
+}
+
+/** A trailer against what the vehicle may tow, where anybody knows it, and against the vehicle itself. */
+function trailerFaults({ use, vehicle }: FigureSheet['slots'], vehicleKg: number | null): Assumption[] {
+  const { trailer } = use;
+  if (!trailer) return [];
+  const { towing } = vehicle.variant;
+  const found: Assumption[] = [];
+  if (!towing || trailer.massKg > towing.massKg)
+    found.push({ code: 'trailer', what: 'mass', kg: trailer.massKg, mayKg: towing?.massKg ?? null });
+  if (towing && trailer.ballKg > towing.ballKg)
+    found.push({ code: 'trailer', what: 'ball', kg: trailer.ballKg, mayKg: towing.ballKg });
+  if (vehicleKg !== null && trailer.massKg > vehicleKg)
+    found.push({ code: 'trailerHeavier', kg: trailer.massKg, vehicleKg });
   return found;
 }

@@ -9,6 +9,7 @@ import { mounts } from './drive/mountMargin.ts';
 import { createSheet } from './evaluate.ts';
 import { FIGURE_IDS, FIGURES, type FigureId } from './index.ts';
 import { driveLine } from './road/driveLine.ts';
+import { roadVehicle } from './road/roadVehicle.ts';
 import { cycleRun } from './road/useRuns.ts';
 import type { Slots } from './slots.ts';
 
@@ -220,4 +221,19 @@ test('an acceleration through the chain with sag: the pull at any speed is what 
   const { ask, full, motor } = sheet.get(chainPeak).value!;
   expect(full.volts).toBeLessThan(ask.openV * 0.85);
   expect(motor.peakPowerW / 0.9).toBeCloseTo(full.volts * full.amps, 6);
+});
+
+describe('a trailer', () => {
+  const trailer = { massKg: 600, ballKg: 50, dragAreaM2: 0.9 };
+  test('rolls, is lifted and is pushed through the air behind; its ball load is the vehicle’s', () => {
+    const [bare, towing] = [sheetOf(), sheetOf(use({ trailer }))];
+    const [a, b] = [bare, towing].map((sheet) => sheet.get(roadVehicle).value!);
+    expect(b!.massKg - a!.massKg).toBeCloseTo(600, 9);
+    expect(b!.dragAreaM2 - a!.dragAreaM2).toBeCloseTo(0.9, 12);
+    expect(towing.get(FIGURES.grossMassNow).value! - bare.get(FIGURES.grossMassNow).value!).toBeCloseTo(50, 9);
+    // Moments: the ball lies 3500 − 500 mm behind the front axle, the wheelbase is 2000.
+    expect(towing.get(FIGURES.rearAxleLaden).value! - bare.get(FIGURES.rearAxleLaden).value!).toBeCloseTo(75, 9);
+    for (const id of ['rangeRound', 'hillStart', 'gradeHeld50'] as const)
+      expect(towing.get(FIGURES[id]).value!, id).toBeLessThan(bare.get(FIGURES[id]).value!);
+  });
 });

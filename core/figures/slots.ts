@@ -34,6 +34,16 @@ export interface NamedSupply extends Supply {
   readonly name: string;
 }
 
+/** A trailer on the tow ball. */
+export interface Trailer {
+  /** Laden, all of it, kg. */
+  readonly massKg: number;
+  /** What of it rests on the ball, kg. */
+  readonly ballKg: number;
+  /** Drag area it adds behind the vehicle, m². */
+  readonly dragAreaM2: number;
+}
+
 /** How the client will use the vehicle; one for all designs of a job, so that they compare. */
 export interface VehicleUse {
   readonly round: StatedRound | null;
@@ -41,6 +51,8 @@ export interface VehicleUse {
   readonly roundWords?: string;
   readonly constantKmh: number;
   readonly payloadKg: number;
+  /** @default null */
+  readonly trailer?: Trailer | null;
   readonly ambientC: number;
   readonly altitudeM: number;
   readonly headwindMs: number;

@@ -118,6 +118,8 @@ export interface Variant {
   readonly steering: 'manual' | 'enginePump';
   readonly systemVoltage: 12 | 24;
   readonly tyre: string;
+  /** What it may tow and bear on the ball, kg, by its plate or papers; absent: not known. */
+  readonly towing?: { readonly massKg: number; readonly ballKg: number };
   readonly shape: BodyShape;
   readonly figures: Readonly<Record<VehicleFigureId, Sourced>>;
   readonly gearbox: Gearbox;

@@ -13,8 +13,13 @@ export const ladenLoads = interim({
   compute: ({ massItems: items }, { use: how, vehicle }, read) => {
     const wheelbase = read('wheelbase');
     const load = { name: 'load', massKg: how.payloadKg, xMm: wheelbase * LOAD_PLACE[vehicle.variant.shape.style] };
+    // A tow ball sits at the tail; what of the trailer rests on it counts to the vehicle.
+    const { trailer = null } = how;
+    const ball = trailer
+      ? [{ name: 'tow ball', massKg: trailer.ballKg, xMm: read('length') - vehicle.variant.shape.frontOverhangMm }]
+      : [];
     return {
-      value: axleLoads([...items, load], wheelbase),
+      value: axleLoads([...items, load, ...ball], wheelbase),
       formula: '',
       terms: [],
       source: 'moments about the front axle line',

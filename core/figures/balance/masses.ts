@@ -125,8 +125,9 @@ function laden(about: FigureAbout, read: 'frontKg' | 'rearKg' | 'totalKg', formu
       value: loads[read],
       formula,
       terms: [
-        { symbol: 'unladen', value: loads.totalKg - how.payloadKg, kind: 'mass' },
-        { symbol: 'load', value: how.payloadKg, kind: 'mass' },
+        { symbol: 'unladen', value: loads.totalKg - how.payloadKg - (how.trailer?.ballKg ?? 0), kind: 'mass' as const },
+        { symbol: 'load', value: how.payloadKg, kind: 'mass' as const },
+        ...(how.trailer ? [{ symbol: 'on the tow ball', value: how.trailer.ballKg, kind: 'mass' as const }] : []),
       ],
       source: `${MOMENTS}; place of the load by body, common practice`,
     }),

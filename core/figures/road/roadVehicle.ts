@@ -16,9 +16,10 @@ function vehicleIn(id: string, weather: Weather): Entry<RoadVehicle> {
       const temperatureC = temperatureIn(weather, how.ambientC);
       return interimAnswer<RoadVehicle>(
         {
-          massKg: loads.totalKg,
+          // What of a trailer does not rest on the ball rolls behind, on tyres like the vehicle's.
+          massKg: loads.totalKg + (how.trailer ? how.trailer.massKg - how.trailer.ballKg : 0),
           rollingCoefficient: read('rollingCoefficient') * rollingAt(temperatureC),
-          dragAreaM2: read('frontalArea') * read('dragCoefficient'),
+          dragAreaM2: read('frontalArea') * read('dragCoefficient') + (how.trailer?.dragAreaM2 ?? 0),
           airDensity: airDensity(temperatureC, how.altitudeM),
           rotationFactor: ROTATION_FACTOR,
           headwindMs: how.headwindMs,

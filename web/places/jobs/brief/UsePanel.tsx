@@ -3,6 +3,7 @@ import { Labelled } from '../../../widgets/Labelled.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
+import { TrailerFields } from './TrailerFields.tsx';
 import { useUse } from './useUse.tsx';
 
 const ROUND = { lengthKm: 40, stops: 10, meanKmh: 30, climbM: 100 };
@@ -142,6 +143,7 @@ export function UsePanel() {
             />
           </Labelled>
         </div>
+        <TrailerFields />
       </div>
     </Panel>
   );
