@@ -8,7 +8,7 @@ import type { StoredDesign } from './design.ts';
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
 import type { StageRow } from './stages.ts';
-import type { VehicleInfo } from './vehicle.ts';
+import type { VehicleWithClaims } from './vehicle.ts';
 
 export interface JobRow {
   readonly number: string;
@@ -53,7 +53,7 @@ export interface JobHead {
 
 /** What hangs on a job, each with an address of its own (`/jobs/26-101/stages`) and asked for again by need. */
 export interface JobParts {
-  readonly vehicle: VehicleInfo;
+  readonly vehicle: VehicleWithClaims;
   readonly brief: readonly StoredBriefLine[];
   readonly designs: readonly StoredDesign[];
   readonly route: PackedRoute | null;

@@ -6,6 +6,20 @@ import { address, answers } from './address.ts';
 import type { Made } from './fields.ts';
 import { faultAt, number, text } from './fields.ts';
 
+/** What somebody says of a figure that is not, or not yet, the one used. */
+export interface VehicleClaim {
+  readonly id: string;
+  readonly figure: VehicleFigureId;
+  readonly value: number;
+  readonly source: Sourced['source'];
+  /** Who or what says so. */
+  readonly says: string;
+  /** Why it is not used; null while nobody has decided. */
+  readonly whyNot: string | null;
+  readonly by: string;
+  readonly at: string;
+}
+
 export interface VehicleInfo {
   readonly id: string;
   readonly name: string;
@@ -16,6 +30,11 @@ export interface VehicleInfo {
   readonly colour: string;
   readonly weighings: readonly (Weighing & { readonly id: string; readonly note: string })[];
   readonly measured: Partial<Record<VehicleFigureId, Sourced>>;
+}
+
+/** A vehicle with what is said of it besides. */
+export interface VehicleWithClaims extends VehicleInfo {
+  readonly claims: readonly VehicleClaim[];
 }
 
 export interface WeighingBody {
@@ -51,21 +70,53 @@ const SPAN: Record<(typeof VEHICLE_FIGURES)[VehicleFigureId], readonly [number, 
   area: [0.3, 12],
   coefficient: [0.003, 1.5],
 };
-export const vehicleFigureSchema = Joi.object<VehicleFigureBody, true>({
-  figure: Joi.string()
-    .valid(...VEHICLE_FIGURE_IDS)
-    .label('Figure')
-    .required(),
-  value: Joi.number().label('Value').required(),
-  source: Joi.string()
-    .valid(...SOURCES)
-    .label('Source')
-    .required(),
-  since: Joi.string().isoDate().max(40).raw().allow(null).label('Since').required(),
-}).custom((body: VehicleFigureBody, helpers) => {
+const withinSpan = <B extends { figure: VehicleFigureId; value: number }>(body: B, helpers: Joi.CustomHelpers<B>) => {
   const [least, most] = SPAN[VEHICLE_FIGURES[body.figure]];
   if (body.value >= least && body.value <= most) return body;
   return faultAt(helpers, 'value', 'Value', `cannot be: it must lie between ${least} and ${most}`);
+};
+const figure = Joi.string()
+  .valid(...VEHICLE_FIGURE_IDS)
+  .label('Figure');
+const source = Joi.string()
+  .valid(...SOURCES)
+  .label('Source');
+const since = Joi.string().isoDate().max(40).raw().allow(null).label('Since');
+export const vehicleFigureSchema = Joi.object<VehicleFigureBody, true>({
+  figure: figure.required(),
+  value: Joi.number().label('Value').required(),
+  source: source.required(),
+  since: since.required(),
+}).custom(withinSpan);
+
+export interface VehicleClaimBody {
+  readonly figure: VehicleFigureId;
+  readonly value: number;
+  readonly source: Sourced['source'];
+  readonly says: string;
+}
+const vehicleClaimSchema = Joi.object<VehicleClaimBody, true>({
+  figure: figure.required(),
+  value: Joi.number().label('Value').required(),
+  source: source.required(),
+  says: text('Who says so', 200).required(),
+}).custom(withinSpan);
+
+export interface ClaimDecision {
+  /** Use what is claimed in place of what is used; else it is set aside. */
+  readonly use: boolean;
+  /** Why the other one is not used. */
+  readonly why: string;
+  /** Instant of the vehicle's own figure that the person saw; null when it had none. */
+  readonly since: string | null;
+  /** Instant of the claim as the person saw it: somebody else may have decided meanwhile. */
+  readonly seen: string;
+}
+const claimDecisionSchema = Joi.object<ClaimDecision, true>({
+  use: Joi.boolean().label('Use it').required(),
+  why: text('Reason', 300).required(),
+  since: since.required(),
+  seen: Joi.string().isoDate().max(40).raw().label('Seen').required(),
 });
 
 export const vehicleAddress = {
@@ -81,6 +132,20 @@ export const vehicleAddress = {
     path: '/jobs/:number/vehicle-figures',
     act: 'measure',
     body: vehicleFigureSchema,
+    answer: answers<{ readonly figure: string }>(),
+  }),
+  claim: address({
+    method: 'post',
+    path: '/jobs/:number/vehicle-claims',
+    act: 'measure',
+    body: vehicleClaimSchema,
+    answer: answers<Made>(),
+  }),
+  settleClaim: address({
+    method: 'post',
+    path: '/jobs/:number/vehicle-claims/:id/settle',
+    act: 'measure',
+    body: claimDecisionSchema,
     answer: answers<{ readonly figure: string }>(),
   }),
 } as const;

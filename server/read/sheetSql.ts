@@ -33,7 +33,13 @@ const PART_SQL = {
     )},
     'measured', (select coalesce(json_object_agg(f.figure, json_build_object(
         'value', f.value, 'source', f.source, 'by', p.name, 'at', ${iso('f.at')}) order by f.figure), '{}'::json)
-      from vehicle_figure f join person p on p.id = f.by_id where f.vehicle_id = v.id))`,
+      from vehicle_figure f join person p on p.id = f.by_id where f.vehicle_id = v.id),
+    'claims', ${list(
+      `json_build_object('id', q.id, 'figure', q.figure, 'value', q.value, 'source', q.source, 'says', q.says,
+        'whyNot', q.why_not, 'by', p.name, 'at', ${iso('q.at')})`,
+      'vehicle_claim q join person p on p.id = q.by_id where q.vehicle_id = v.id',
+      'q.at, q.id',
+    )})`,
 
   brief: list(
     `json_build_object('id', b.id, 'kind', b.kind, 'firm', b.firm, 'amount', b.amount, 'school', b.school,

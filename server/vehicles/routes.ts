@@ -4,7 +4,7 @@ import { vehicleState } from '../../core/vehicle/state.ts';
 import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
-import { vehicle, vehicleFigure, weighing } from '../db/schema/index.ts';
+import { vehicle, vehicleClaim, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, Stale } from '../problems.ts';
 import { allVariants } from '../read/library.ts';
@@ -81,6 +81,64 @@ export const vehicleEndpoints = [
         after: measured,
       });
       return { figure: body.figure };
+    }),
+  ),
+  serve(vehicleAddress.claim, ({ change, params, body, person }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const job = await lock({ number: params.number });
+      await lockVehicle(tx, job.vehicleId);
+      const row = made(
+        await tx
+          .insert(vehicleClaim)
+          .values({ ...body, vehicleId: job.vehicleId, byId: person.id })
+          .returning(),
+      );
+      const what = `noted what is said of ${body.figure}`;
+      await log({ what, resource: 'vehicle', id: job.vehicleId, job: job.number, after: row });
+      return { id: row.id };
+    }),
+  ),
+  serve(vehicleAddress.settleClaim, ({ change, params, body, person, now }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const job = await lock({ number: params.number });
+      await lockVehicle(tx, job.vehicleId);
+      const info = await partOf(tx, { id: job.id }, 'vehicle');
+      const claim = info.claims.find((one) => one.id === params.id);
+      if (!claim) throw new NotFound('claim');
+      const used = info.measured[claim.figure] ?? null;
+      if ((used?.at ?? null) !== body.since || claim.at !== body.seen) throw new Stale({ used, claim });
+      const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
+      if (!variant) throw new NotFound('vehicle');
+      const mine = { byId: person.id, at: now() };
+      if (body.use) {
+        // What was used until now stays, as what is not used and why.
+        const { value, source } = used ?? variant.figures[claim.figure];
+        const values = { figure: claim.figure, value: claim.value, source: claim.source, ...mine };
+        await tx
+          .insert(vehicleFigure)
+          .values({ ...values, vehicleId: job.vehicleId })
+          .onConflictDoUpdate({ target: [vehicleFigure.vehicleId, vehicleFigure.figure], set: values });
+        const says = used ? `used until then, by ${used.by ?? 'somebody'}` : 'the library of the model';
+        await tx
+          .update(vehicleClaim)
+          .set({ value, source, says, whyNot: body.why, ...mine })
+          .where(eq(vehicleClaim.id, claim.id));
+      } else {
+        await tx
+          .update(vehicleClaim)
+          .set({ whyNot: body.why, ...mine })
+          .where(eq(vehicleClaim.id, claim.id));
+      }
+      const what = body.use ? `used what ${claim.says} says of ${claim.figure}` : `set aside what ${claim.says} says`;
+      await log({
+        what,
+        resource: 'vehicle',
+        id: job.vehicleId,
+        job: job.number,
+        before: used,
+        after: { ...claim, why: body.why },
+      });
+      return { figure: claim.figure };
     }),
   ),
 ];

@@ -236,6 +236,37 @@ describe('weighing and measured figures', () => {
   });
 });
 
+describe('what sources say against each other', () => {
+  test('is kept beside what is used, and settled either way with its reason', async () => {
+    const jory = await shop.visitor('jory');
+    const { number } = await jory.job('Ice-cream van');
+    const path = `/jobs/${number}/vehicle-claims`;
+    const claims = async () => (await jory.job('Ice-cream van')).vehicle;
+    const claim = { figure: 'grossMass', value: 1700, source: 'drawing', says: 'handbook of 1971' };
+    const { body: made } = await jory.send('post', path, claim);
+    expect((await claims()).claims).toMatchObject([{ ...claim, whyNot: null, by: 'Jory Opie' }]);
+    const seen = (await claims()).claims[0]!.at;
+    const settle = `${path}/${made.id}/settle`;
+    expect((await jory.send('post', settle, { use: true, why: '', since: null, seen })).body.fields.why).toMatch(
+      /needed/,
+    );
+    expect((await jory.send('post', settle, { use: true, why: 'x', since: seen, seen })).status).toBe(409);
+    const used = { use: true, why: 'the library has the short wheelbase', since: null, seen };
+    expect((await jory.send('post', settle, used)).status).toBe(200);
+    const after = await claims();
+    expect(after.measured.grossMass).toMatchObject({ value: 1700, source: 'drawing' });
+    // What was used until then stays, as what is not used and why.
+    expect(after.claims).toMatchObject([
+      { figure: 'grossMass', value: 1640, source: 'library', says: 'the library of the model', whyNot: used.why },
+    ]);
+    expect((await jory.send('post', settle, used)).status).toBe(409);
+    expect((await jory.send('post', path, { ...claim, value: -1 })).body.fields.value).toMatch(/cannot be/);
+    expect((await jory.send('post', path, { ...claim, says: '' })).body.fields.says).toMatch(/needed/);
+    const nobody = `${path}/${'0'.repeat(8)}-0000-4000-8000-${'0'.repeat(12)}/settle`;
+    expect((await jory.send('post', nobody, used)).status).toBe(404);
+  });
+});
+
 describe('designs', () => {
   test('are made, changed and chosen; what cannot be built is refused at its field', async () => {
     const ilse = await shop.visitor('ilse');

@@ -95,3 +95,26 @@ test('rear wheels alone break a half shaft; the mode is locked out, or the cap i
   await page.getByLabel('Torque cap').fill(cap);
   await expect(broken).toBeHidden();
 });
+
+test('sources that say otherwise are kept side by side, and settled with a reason', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'vehicle');
+  const row = page.locator('[data-vehicle-figure="grossMass"]');
+  await row.getByRole('button', { name: 'Another source of Gross mass, plate' }).click();
+  await page.getByRole('button', { name: 'Keep it beside' }).click();
+  await expect(page.getByText('Who says so is needed.')).toBeVisible();
+  await page.getByLabel('Another source says').fill('1700');
+  await page.getByLabel('Who says so').fill('handbook of 1971');
+  await page.getByRole('button', { name: 'Keep it beside' }).click();
+  await expect(row.locator('[data-claim="open"]')).toContainText(/handbook of 1971 says 1.700\skg/);
+  await row.getByRole('button', { name: 'Settle' }).click();
+  await page.getByRole('button', { name: 'Use this one' }).click();
+  await expect(page.getByText('Reason is needed.')).toBeVisible();
+  await page.getByLabel('Why the other one is not used').fill('the library has the short wheelbase');
+  await page.getByRole('button', { name: 'Use this one' }).click();
+  await expect(row.locator('[data-claim="settled"]')).toContainText(
+    /the library of the model says 1.640\skg .*not used, the library has the short wheelbase/,
+  );
+  await expect(row).toContainText(/1.700\skg/);
+  await expect(tally(page, 'grossMass')).toContainText(/at most 1.700\skg/);
+});

@@ -210,6 +210,37 @@ const CASES: Record<string, Case> = {
         since: job.vehicle.measured.dragCoefficient?.at ?? null,
       })),
   },
+  'post /jobs/:number/vehicle-claims': {
+    same: 'all',
+    different: 'all',
+    prepare: () =>
+      onJob('/vehicle-claims', (_, i) => ({
+        figure: 'wheelbase',
+        value: 2100 + i,
+        source: 'drawing',
+        says: `handbook ${i}`,
+      })),
+  },
+  'post /jobs/:number/vehicle-claims/:id/settle': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const job = await van();
+      const claim = { figure: 'track', value: 1300, source: 'drawing', says: 'the plate' };
+      const { body } = await ilse.send('post', `/jobs/${job.number}/vehicle-claims`, claim);
+      const { vehicle } = await van();
+      const { at } = vehicle.claims.find((one) => one.id === body.id)!;
+      return {
+        path: `/jobs/${job.number}/vehicle-claims/${body.id}/settle`,
+        body: (i) => ({
+          use: i % 2 === 0,
+          why: `reason ${i}`,
+          since: vehicle.measured.track?.at ?? null,
+          seen: at,
+        }),
+      };
+    },
+  },
   'put /jobs/:number/route': {
     same: 'one',
     different: 'one',

@@ -32,6 +32,7 @@ const JOB: JobSheet = {
     colour: '',
     weighings: [],
     measured: {},
+    claims: [],
   },
   use: USUAL_USE,
   route: null,

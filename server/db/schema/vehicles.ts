@@ -83,3 +83,30 @@ export const vehicleFigure = pgTable(
   },
   (t) => [primaryKey({ columns: [t.vehicleId, t.figure] }), index('vehicle_figure_by').on(t.byId)],
 );
+
+/** What somebody says of a figure of this vehicle that is not, or not yet, what is used. */
+export const vehicleClaim = pgTable(
+  'vehicle_claim',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    figure: text('figure').notNull(),
+    value: doublePrecision('value').notNull(),
+    source: text('source', { enum: ['measured', 'library', 'drawing', 'assumed'] }).notNull(),
+    /** Who or what says so: the handbook, the client, a plate. */
+    says: text('says').notNull(),
+    /** Why it is not used; null while nobody has decided. */
+    whyNot: text('why_not'),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    index('vehicle_claim_vehicle').on(t.vehicleId),
+    index('vehicle_claim_by').on(t.byId),
+    check('vehicle_claim_says', sql`${t.says} <> '' and (${t.whyNot} is null or ${t.whyNot} <> '')`),
+  ],
+);

@@ -12,12 +12,13 @@ import { useSpread } from './useSpread.ts';
 /** Heads the measuring list: how far range and hill start may lie, and what to measure first to know them better. */
 export function SpreadHead() {
   const { sheet } = useOpenJob('sheet');
-  const { slots } = sheet;
+  const round = sheet.slots.use.round !== null;
+  const route = sheet.slots.route !== null;
   const figures = useMemo<readonly FigureId[]>(
-    () => [slots.use.round ? 'rangeRound' : slots.route ? 'rangeRoute' : 'rangeCycle', 'hillStart'],
-    [slots],
+    () => [round ? 'rangeRound' : route ? 'rangeRoute' : 'rangeCycle', 'hillStart'],
+    [round, route],
   );
-  const { spreads, progress, start, cancel } = useSpread(slots, figures);
+  const { spreads, progress, start, cancel } = useSpread(sheet, figures);
   if (progress !== null)
     return (
       <div className="row" data-spread="running">

@@ -14,6 +14,8 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useOpenJob } from '../openJob.ts';
+import { ClaimEditor } from './ClaimEditor.tsx';
+import { Claims } from './Claims.tsx';
 import { FigureEditor } from './FigureEditor.tsx';
 import { LogPanel } from './LogPanel.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
@@ -142,7 +144,12 @@ export default function VehicleStep() {
               figures('Value', ({ id, kind }) => (
                 <span className="strong">{formatQuantity(figuresOf[id].value, kind, set)}</span>
               )),
-              words('Source', ({ id }) => <SourceMark of={figuresOf[id]} />),
+              words('Source', ({ id }) => (
+                <>
+                  <SourceMark of={figuresOf[id]} />
+                  <Claims id={id} />
+                </>
+              )),
               figures('Library', ({ id, kind }) => (
                 <span className="soft">{formatQuantity(variant.figures[id].value, kind, set)}</span>
               )),
@@ -150,7 +157,12 @@ export default function VehicleStep() {
                 'Measure',
                 ({ id }) =>
                   mayMeasure &&
-                  !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && <FigureEditor id={id} />,
+                  !((id === 'frontAxleMass' || id === 'rearAxleMass') && weighing) && (
+                    <>
+                      <FigureEditor id={id} />
+                      <ClaimEditor id={id} />
+                    </>
+                  ),
               ),
             ]}
           />
