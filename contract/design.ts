@@ -9,6 +9,7 @@ import type {
 } from '../core/design/inputs.ts';
 import type { CurvePoint } from '../core/drive/motorCurve.ts';
 import type { LvLoad } from '../core/lowvoltage/loads.ts';
+import { BOLT_GRADES, BOLT_SIZES, type BoxHold, type HoldingG } from '../core/pack/holding.ts';
 import { A_FILE, address, answers } from './address.ts';
 import type { Made, Versioned } from './fields.ts';
 import { componentId, type Mutable, number, quantity, slug, text, version, versionSchema, whole } from './fields.ts';
@@ -35,6 +36,25 @@ export interface DesignChange {
   readonly before: DesignInputs | null;
 }
 
+const hold = Joi.object<BoxHold, true>({
+  bolts: whole('Bolts', 1, 100).required(),
+  size: Joi.string()
+    .valid(...BOLT_SIZES)
+    .label('Size of bolts')
+    .required(),
+  grade: Joi.string()
+    .valid(...BOLT_GRADES)
+    .label('Grade of bolts')
+    .required(),
+  strapsN: quantity('Straps hold', 'force', 1, 10_000_000).allow(null).required(),
+  bracketsN: quantity('Brackets hold', 'force', 1, 10_000_000).allow(null).required(),
+}).label('What holds the box');
+const holdingG = Joi.object<HoldingG, true>({
+  forwards: number('Forwards', 0.5, 100).required(),
+  sideways: number('Sideways', 0.5, 100).required(),
+  backwards: number('Backwards', 0.5, 100).required(),
+  vertical: number('Up and down', 0.5, 100).required(),
+}).label('Accelerations');
 const box = Joi.object<BoxChoice, true>({
   bay: text('Bay', 60).required(),
   modules: whole('Modules in this bay', 0, 400).required(),
@@ -44,6 +64,7 @@ const box = Joi.object<BoxChoice, true>({
   moduleId: componentId('Module of this box').allow(null),
   parallel: whole('Modules in parallel', 1, 20).allow(null),
   pack: Joi.number().valid(1, 2).label('Pack'),
+  hold: hold.allow(null),
 });
 const other = Joi.object<OtherChoice, true>({
   componentId: componentId('Component').required(),
@@ -92,6 +113,10 @@ const load = Joi.object<LvLoad, true>({
   day: quantity('Share by day', 'share', 0, 1).required(),
   nightWet: quantity('Share on a wet night', 'share', 0, 1).required(),
   worst: quantity('Share in the worst case', 'share', 0, 1).required(),
+  parked: quantity('Share parked', 'share', 0, 1),
+  charging: quantity('Share while charging', 'share', 0, 1),
+  night: quantity('Share by night', 'share', 0, 1),
+  wet: quantity('Share on a wet day', 'share', 0, 1),
 });
 const electric = Joi.object<Mutable<Partial<ElectricChoice>>, true>({
   prechargeS: quantity('Precharge time', 'duration', 0.05, 30),
@@ -115,6 +140,7 @@ export const designInputsSchema = Joi.object<Mutable<DesignInputs>, true>({
   packCooling: Joi.string().valid('air', 'liquid').label('Cooling of the pack'),
   strings: whole('Strings', 1, 20).required(),
   boxes: Joi.array().items(box).max(12).label('Boxes').required(),
+  holdingG,
   usableShare: quantity('Usable share', 'share', 0.3, 1).required(),
   driveId: componentId('Drive').allow(null).required(),
   inverterId: componentId('Inverter').allow(null).required(),

@@ -1,3 +1,4 @@
+import { USUAL_HOLDING_G } from '../pack/holding.ts';
 import { type DesignInputs, driveChoice, electricChoice } from './inputs.ts';
 
 /** A design with everything it leaves out written in, so that left out and written out are the same to compare. */
@@ -14,7 +15,9 @@ export function completeDesign(inputs: DesignInputs): DesignInputs {
       moduleId: box.moduleId ?? null,
       parallel: box.parallel ?? null,
       pack: box.pack ?? 1,
+      hold: box.hold ?? null,
     })),
+    holdingG: inputs.holdingG ?? USUAL_HOLDING_G,
     drive: driveChoice(inputs),
     dcMaxW: inputs.dcMaxW ?? null,
     electric: electricChoice(inputs),

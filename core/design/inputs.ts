@@ -1,6 +1,7 @@
 import type { CurvePoint } from '../drive/motorCurve.ts';
 import type { LvLoad } from '../lowvoltage/loads.ts';
 import type { PackWiring } from '../pack/compose.ts';
+import type { BoxHold, HoldingG } from '../pack/holding.ts';
 
 /** One battery box of a design: which bay, how many modules, and how far it is shifted from the middle of the bay. */
 export interface BoxChoice {
@@ -18,6 +19,8 @@ export interface BoxChoice {
   readonly parallel?: number | null;
   /** Which of two packs it belongs to. @default 1 */
   readonly pack?: 1 | 2;
+  /** What holds it to the vehicle; null: nobody has said. @default null */
+  readonly hold?: BoxHold | null;
 }
 
 /** A further component of a design; without a place it sits where the engine was. */
@@ -125,6 +128,8 @@ export interface DesignInputs {
   /** @default 'air' */
   readonly packCooling?: 'air' | 'liquid';
   readonly boxes: readonly BoxChoice[];
+  /** Accelerations the boxes are held against, in g. @default USUAL_HOLDING_G */
+  readonly holdingG?: HoldingG;
   readonly usableShare: number;
   readonly driveId: string | null;
   readonly inverterId: string | null;

@@ -26,6 +26,7 @@ export function placeBox(
     massKg: choice.modules * (module?.massKg ?? 0) + (outer ? emptyBoxMassKg(outer) : 0),
     xMm: bay.xMm + choice.shiftMm,
     yMm: bay.yMm + (choice.shiftYMm ?? 0),
+    hold: choice.hold ?? null,
     zMm: outer ? bottom + outer.heightMm / 2 : bay.zMm + (choice.shiftZMm ?? 0),
   };
 }

@@ -7,6 +7,7 @@ import {
   voltageWindow,
 } from '../component/sheets.ts';
 import { NO_WISHES, type Shelf, type Slots, type VehicleUse, type Wishes, type WorkOutside } from '../figures/slots.ts';
+import { USUAL_HOLDING_G } from '../pack/holding.ts';
 import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { Variant } from '../vehicle/variant.ts';
@@ -97,6 +98,7 @@ export function resolveDesign({
       satelliteChannels: other('bmsSatellite')?.sheet.channels ?? 18,
       usableShare: design.usableShare,
       cooling: design.packCooling ?? 'air',
+      holdingG: design.holdingG ?? USUAL_HOLDING_G,
     },
     drive: {
       ...driveChoice(design),

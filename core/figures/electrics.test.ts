@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { lvStrings } from '../lowvoltage/loads.ts';
+import { type LvCase, lvStrings, lvWatts } from '../lowvoltage/loads.ts';
 import { fitting, SHELF } from '../testing/shelf.ts';
 import { CHARGER, DRIVE, slots } from '../testing/wren.ts';
 import { cableChoice, cableDuty } from './electric/cable.ts';
@@ -176,3 +176,23 @@ test.each([
   [1, 24, 12, 0],
 ])('%d batteries of %d V make, at %d V, %d strings', (batteries, volts, system, strings) =>
   expect(lvStrings(batteries, volts, system)).toBe(strings));
+
+describe('modes of the low-voltage side', () => {
+  const lvLoads = [
+    { name: 'box', watts: 100, day: 1, nightWet: 1, worst: 1, parked: 0.02, charging: 1, night: 0.9, wet: 0.8 },
+    { name: 'old', watts: 50, day: 0.2, nightWet: 0.6, worst: 1 },
+  ];
+  test('each mode by its own shares; what an older design leaves out follows the nearest', () => {
+    const watts = (which: LvCase) => lvWatts(lvLoads, which);
+    expect([watts('parked'), watts('charging')]).toEqual([2, 100]);
+    expect([watts('day'), watts('nightWet'), watts('worst')]).toEqual([110, 130, 150]);
+    expect(watts('night')).toBeCloseTo(90 + 30, 9);
+    expect(watts('wet')).toBeCloseTo(80 + 10, 9);
+  });
+  test('amperes while charging, and days parked', () => {
+    expect(value('lvCharging', electric({ lvLoads }))).toBeCloseTo(100 / 13.8, 9);
+    // 45 Ah · 12 V · ½ ÷ 2 W ÷ 24 h.
+    expect(value('lvParkedDays', electric({ lvLoads }))).toBeCloseTo((45 * 12 * 0.5) / 2 / 24, 9);
+    expect(reason('lvParkedDays', electric({ lvLoads: [lvLoads[1]!] }))).toBe('noParkedLoad');
+  });
+});

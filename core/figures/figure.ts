@@ -34,6 +34,7 @@ export type MissingReason =
   | 'noDcInlet'
   | 'noDcPost'
   | 'noCradle'
+  | 'noHolding'
   | 'mountsInLine'
   | 'noGearbox'
   | 'noGearDoes'
@@ -42,6 +43,7 @@ export type MissingReason =
   | 'noFuseFits'
   | 'noLvBattery'
   | 'lvDiffers'
+  | 'noParkedLoad'
   | 'noStock'
   | 'neverWarm';
 

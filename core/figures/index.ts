@@ -35,7 +35,15 @@ import { topSpeed } from './drive/topSpeed.ts';
 import { totalRatio } from './drive/totalRatio.ts';
 import { cableBend, cableDrop, cableSection } from './electric/cable.ts';
 import { fuseBreaking, mainFuse } from './electric/fuses.ts';
-import { converterNeed, lvBatteryTime, lvDay, lvNight, lvWorst } from './electric/lowVoltage.ts';
+import {
+  converterNeed,
+  lvBatteryTime,
+  lvCharging,
+  lvDay,
+  lvNight,
+  lvParkedDays,
+  lvWorst,
+} from './electric/lowVoltage.ts';
 import {
   prechargeEnergy,
   prechargePeak,
@@ -48,6 +56,7 @@ import { heatCost, heaterHold, heaterWarmUp, seatsCost } from './heat/cabin.ts';
 import { driveFlow, driveHeatMean, driveHeatWorst, packFlow, packHeat, packRise } from './heat/cooling.ts';
 import { bmsSatellites } from './pack/bmsSatellites.ts';
 import { boxClearance } from './pack/boxClearance.ts';
+import { boxHolding } from './pack/boxHolding.ts';
 import { packCapacity, packContinuous, packEnergy, packIdle, packResistance } from './pack/packEnergy.ts';
 import { packMass } from './pack/packMass.ts';
 import { packModules } from './pack/packModules.ts';
@@ -131,6 +140,7 @@ export const FIGURES = {
   unladenMass,
   grossMassNow,
   grossMargin,
+  boxHolding,
   frontAxleLaden,
   frontAxleMargin,
   rearAxleLaden,
@@ -161,11 +171,13 @@ export const FIGURES = {
   cableBend,
   mainFuse,
   fuseBreaking,
+  lvCharging,
   lvDay,
   lvNight,
   lvWorst,
   converterNeed,
   lvBatteryTime,
+  lvParkedDays,
   driveHeatMean,
   driveHeatWorst,
   driveFlow,

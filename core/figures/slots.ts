@@ -5,6 +5,7 @@ import type { Component, ComponentOf } from '../component/sheets.ts';
 import type { DriveChoice, ElectricChoice } from '../design/inputs.ts';
 import type { Size } from '../pack/arrange.ts';
 import type { PackWiring } from '../pack/compose.ts';
+import type { BoxHold, HoldingG } from '../pack/holding.ts';
 import type { Route } from '../road/route.ts';
 import type { StatedRound } from '../road/statedRound.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -27,6 +28,8 @@ export interface PlacedBox {
   readonly xMm: number;
   readonly yMm: number;
   readonly zMm: number;
+  /** What holds it; null while nobody has said. */
+  readonly hold: BoxHold | null;
 }
 
 /** A supply the client can plug in at, by the name he gives it. */
@@ -106,6 +109,7 @@ export interface Slots {
     /** Usable share of the pack's energy, 0..1. */
     readonly usableShare: number;
     readonly cooling: 'air' | 'liquid';
+    readonly holdingG: HoldingG;
   };
   readonly drive: DriveChoice & {
     readonly unit: ComponentOf<'drive'> | null;

@@ -67,6 +67,7 @@ export function boxChoice(base: DesignInputs, bay: string, modules: number): Box
     shiftMm: before?.shiftMm ?? 0,
     shiftYMm: before?.shiftYMm ?? 0,
     shiftZMm: before?.shiftZMm ?? 0,
+    hold: before?.hold ?? null,
   };
 }
 

@@ -215,7 +215,7 @@ describe('the search against brute force', () => {
       chargerId: null,
       counts: [5, 0],
     });
-    expect(design.boxes).toEqual([{ bay: 'rear', modules: 5, shiftMm: -40, shiftYMm: 20, shiftZMm: 0 }]);
+    expect(design.boxes).toEqual([{ bay: 'rear', modules: 5, shiftMm: -40, shiftYMm: 20, shiftZMm: 0, hold: null }]);
   });
 });
 

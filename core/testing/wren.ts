@@ -1,6 +1,7 @@
 import type { ComponentOf, DriveSheet, ModuleSheet } from '../component/sheets.ts';
 import { DRIVE_DEFAULTS, ELECTRIC_DEFAULTS } from '../design/inputs.ts';
 import { NO_WISHES, type Slots } from '../figures/slots.ts';
+import { USUAL_HOLD, USUAL_HOLDING_G } from '../pack/holding.ts';
 import { fromLibrary } from '../quantity/sourced.ts';
 import { routeFrom } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -191,6 +192,7 @@ export function slots(change: Partial<Slots> = {}): Slots {
       measuredAh: null,
       wiring: 'one',
       cooling: 'air',
+      holdingG: USUAL_HOLDING_G,
       boxes: [
         {
           bay: BAY,
@@ -204,6 +206,7 @@ export function slots(change: Partial<Slots> = {}): Slots {
           xMm: 2000,
           yMm: 0,
           zMm: 400,
+          hold: USUAL_HOLD,
         },
       ],
       satelliteChannels: 18,

@@ -165,3 +165,19 @@ test('the search can be narrowed, and wishes weighed', async ({ page, address })
   expect(await picked()).not.toBe(before);
   await expect(tally(page, 'rangeRound')).toBeVisible();
 });
+
+test('what holds a box is stated, lets go, and is made stronger', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=balance');
+  await page.getByRole('button', { name: 'Say what holds rear' }).click();
+  const rear = page.locator('[data-hold="rear"]');
+  await expect(rear).toContainText(/bolts hold forwards/);
+  await rear.getByLabel('Bolts').fill('1');
+  await page.getByText('Accelerations', { exact: true }).click();
+  await page.getByLabel('Forwards, g').fill('30');
+  await expect(rear).toContainText(/bolts let go forwards/);
+  await expect(figure(page, 'boxHolding')).toContainText('−');
+  await rear.getByLabel('Bolts').fill('6');
+  await rear.getByLabel('Straps, all').fill('450 lbf');
+  await expect(rear).toContainText(/straps let go forwards/);
+});

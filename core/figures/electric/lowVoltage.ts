@@ -3,6 +3,7 @@ import {
   DCDC_FACTOR,
   type LvCase,
   lvBatteryHours,
+  lvShare,
   lvStrings,
   lvWatts,
   runningVolts,
@@ -39,8 +40,12 @@ function budget(about: FigureAbout, which: LvCase, name: string) {
       formula: `I = Σ W × share running, ${name} ÷ V`,
       terms: [
         ...side.loads
-          .filter((load) => load[which] > 0)
-          .map((load) => ({ symbol: load.name, value: load.watts * load[which], kind: 'watts' as const })),
+          .filter((load) => lvShare(load, which) > 0)
+          .map((load) => ({
+            symbol: load.name,
+            value: load.watts * lvShare(load, which),
+            kind: 'watts' as const,
+          })),
         { symbol: 'V', value: side.volts, kind: 'voltage' as const },
       ],
       source: side.usual ? 'usual loads and shares, common practice' : 'loads as listed for this design',
@@ -48,6 +53,11 @@ function budget(about: FigureAbout, which: LvCase, name: string) {
   });
 }
 
+export const lvCharging = budget(
+  { id: 'lvCharging', name: 'Low voltage, while charging', group: 'lowVoltage' },
+  'charging',
+  'while charging',
+);
 export const lvDay = budget({ id: 'lvDay', name: 'Low voltage, by day', group: 'lowVoltage' }, 'day', 'by day');
 export const lvNight = budget(
   { id: 'lvNight', name: 'Low voltage, wet night', group: 'lowVoltage' },
@@ -122,6 +132,33 @@ export const lvBatteryTime = figure({
         { symbol: 'wet night', value: watts, kind: 'watts' },
       ],
       source: 'battery sheet; half of it usable, common practice',
+    };
+  },
+});
+
+/** Days until a parked vehicle has drained its battery by the half that may be used. */
+export const lvParkedDays = figure({
+  id: 'lvParkedDays',
+  name: 'Stands parked until the battery is low',
+  group: 'lowVoltage',
+  kind: 'days',
+  needs: { lvSide },
+  reads: ['electric'],
+  compute: ({ lvSide: side }, { electric }) => {
+    const battery = electric.lvBattery;
+    if (!battery) return missing('noLvBattery');
+    const strings = lvStrings(electric.lvBatteries, battery.sheet.lowVoltageV, side.nominal);
+    if (strings === 0) return missing('lvDiffers');
+    const watts = lvWatts(side.loads, 'parked');
+    if (!(watts > 0)) return missing('noParkedLoad');
+    return {
+      value: lvBatteryHours(battery.sheet.capacityAh * strings, side.nominal, watts) / 24,
+      formula: 't = strings × Ah × V × half ÷ W parked',
+      terms: [
+        { symbol: 'Ah', value: battery.sheet.capacityAh * strings, kind: 'charge' },
+        { symbol: 'parked', value: watts, kind: 'watts' },
+      ],
+      source: 'battery sheet; half of it usable, without its own losses, common practice',
     };
   },
 });

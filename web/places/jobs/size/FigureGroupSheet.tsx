@@ -7,7 +7,16 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { useOpenJob } from '../openJob.ts';
 
 /** Reasons that make a figure beside the point for this design, not a gap in it. */
-const BESIDE = new Set(['noGearbox', 'noRoute', 'noRound', 'noDcPost', 'noDcInlet', 'noCradle', 'mountsInLine']);
+const BESIDE = new Set([
+  'noGearbox',
+  'noRoute',
+  'noRound',
+  'noDcPost',
+  'noDcInlet',
+  'noCradle',
+  'noHolding',
+  'mountsInLine',
+]);
 
 /** One group of figures, each with its working; those that do not concern this design are left out. */
 export function FigureGroupSheet({

@@ -1,5 +1,6 @@
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { WeightDrawing } from '../layout/WeightDrawing.tsx';
+import { HoldingPanel } from './HoldingPanel.tsx';
 import { ItemsSheet } from './ItemsSheet.tsx';
 import { MassTable } from './MassTable.tsx';
 import { MovesSheet } from './MovesSheet.tsx';
@@ -14,6 +15,7 @@ export default function BalanceLook() {
         <div className="stack">
           <MovesSheet />
           <ItemsSheet />
+          <HoldingPanel />
         </div>
         <FigureGroupSheet group="weight">
           <RideHeight />

@@ -1,7 +1,7 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { converterChoice, lvSide } from '../../../../../core/figures/electric/lowVoltage.ts';
-import { type LvLoad, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
+import { LV_CASE_NAME, LV_CASES, type LvLoad, lvShare, USUAL_LV_LOADS } from '../../../../../core/lowvoltage/loads.ts';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
@@ -10,12 +10,6 @@ import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { ToFit } from './ToFit.tsx';
-
-const SHARES = [
-  { which: 'day', title: 'Day' },
-  { which: 'nightWet', title: 'Wet night' },
-  { which: 'worst', title: 'Worst' },
-] as const;
 
 /** Loads of the low-voltage side with how much they run, the budget, and the DC-DC that covers it. */
 export function LvPanel() {
@@ -28,7 +22,7 @@ export function LvPanel() {
     put(loads.map((load, k) => (k === i ? { ...load, ...next } : load)));
   const chosen = sheet.slots.electric.converter;
   return (
-    <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.6fr) minmax(0, 1fr)' }}>
+    <div className="stack">
       <Panel
         title={`Loads at ${side?.nominal ?? 12} V`}
         aside={electric.lvLoads ? 'listed for this design' : 'usual loads: change what differs'}
@@ -60,20 +54,20 @@ export function LvPanel() {
                 ),
                 { width: 96 },
               ),
-              ...SHARES.map(({ which, title }) =>
+              ...LV_CASES.map((which) =>
                 words(
-                  title,
+                  LV_CASE_NAME[which],
                   (load, i) => (
                     <QuantityInput
                       label={`${load.name}, ${which}`}
                       hideLabel
                       kind="share"
                       digits={0}
-                      value={load[which]}
+                      value={lvShare(load, which)}
                       onChange={(share) => share !== null && change(i, { [which]: share })}
                     />
                   ),
-                  { width: 84 },
+                  { width: 76 },
                 ),
               ),
               actions('Change', (load, i) => (
