@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { CostInputs } from '../core/charge/runningCost.ts';
-import type { NamedSupply, Trailer, VehicleUse } from '../core/figures/slots.ts';
+import type { NamedSupply, RunsUse, Trailer, VehicleUse } from '../core/figures/slots.ts';
 import { address, answers } from './address.ts';
 import type { Versioned } from './fields.ts';
 import { type Mutable, number, quantity, text, version, whole } from './fields.ts';
@@ -32,6 +32,13 @@ export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
   roundWords: text('The round in words', 300).allow(''),
   constantKmh: quantity('Steady speed', 'speed', 5, 160).required(),
   payloadKg: quantity('Load', 'mass', 0, 20_000).required(),
+  runs: Joi.object<Mutable<RunsUse>, true>({
+    distanceM: quantity('Length of a run', 'height', 20, 20_000).required(),
+    restS: quantity('Rest between runs', 'duration', 0, 86_400).required(),
+    airM3h: quantity('Air through the pack', 'airFlow', 0, 20_000).required(),
+  })
+    .allow(null)
+    .label('Runs'),
   trailer: Joi.object<Mutable<Trailer>, true>({
     massKg: quantity('Mass of the trailer', 'mass', 1, 10_000).required(),
     ballKg: quantity('Load on the tow ball', 'mass', 0, 1000)

@@ -33,6 +33,7 @@ export const MISSING: Record<MissingReason, string> = {
   boxUneven: 'modules of a box do not divide into its strings',
   secondPackEmpty: 'the second pack has no box',
   packsDiffer: 'two packs in parallel must be alike in voltage',
+  noRuns: 'no runs stated',
   noRoute: 'no recorded route yet',
   noDcInlet: 'the inlet has no DC contacts',
   noDcPost: 'no rapid charging post stated',

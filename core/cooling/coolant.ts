@@ -9,7 +9,7 @@ export function coolantFlow(heatW: number, riseK: number): number {
 }
 
 /** Specific heat of a battery module, J/(kg·K); common practice for lithium cells with their casing. */
-const MODULE_J_PER_KGK = 950;
+export const MODULE_J_PER_KGK = 950;
 
 /** Rise of a pack that gives nothing away, K: its heat over its heat capacity. */
 export const packRise = (heatWh: number, massKg: number): number =>

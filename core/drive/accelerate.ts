@@ -27,7 +27,7 @@ export interface RunUpOptions {
 
 const STEP_S = 0.05;
 /** How often the speed is kept for a chart, s. */
-const SAMPLE_S = 0.1;
+export const SAMPLE_S = 0.1;
 /** A vehicle that needs longer than this for anything asked here is not one for the road. */
 const LONGEST_S = 600;
 /** Looked at then, and at the end, whether what is still asked lies beyond a balance of forces. */

@@ -31,6 +31,7 @@ export type MissingReason =
   | 'noStages'
   | 'notInWindow'
   | 'noRoute'
+  | 'noRuns'
   | 'noDcInlet'
   | 'noDcPost'
   | 'noCradle'

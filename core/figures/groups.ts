@@ -13,6 +13,7 @@ export const FIGURE_GROUP_NAME = {
   lowVoltage: 'Low voltage',
   cooling: 'Cooling',
   cabin: 'Cabin heat',
+  runs: 'Runs',
   price: 'Price',
 } as const;
 export type FigureGroup = keyof typeof FIGURE_GROUP_NAME;

@@ -54,6 +54,7 @@ import {
 import type { Entry } from './figure.ts';
 import { heatCost, heaterHold, heaterWarmUp, seatsCost } from './heat/cabin.ts';
 import { driveFlow, driveHeatMean, driveHeatWorst, packFlow, packHeat, packRise } from './heat/cooling.ts';
+import { runEnergy, runRise, runsFull, runsHalf } from './heat/runs.ts';
 import { bmsSatellites } from './pack/bmsSatellites.ts';
 import { boxClearance } from './pack/boxClearance.ts';
 import { boxHolding } from './pack/boxHolding.ts';
@@ -188,6 +189,10 @@ export const FIGURES = {
   heaterWarmUp,
   heatCost,
   seatsCost,
+  runEnergy,
+  runRise,
+  runsFull,
+  runsHalf,
   partsPrice,
   jobPrice,
   leadTime,

@@ -237,3 +237,29 @@ describe('a trailer', () => {
       expect(towing.get(FIGURES[id]).value!, id).toBeLessThan(bare.get(FIGURES[id]).value!);
   });
 });
+
+describe('runs', () => {
+  test('half the power takes less energy and warms less; more air allows more; none stated is none told', () => {
+    expect(value('runEnergy')!).toBeGreaterThan(50);
+    expect(value('runsHalf')!).toBeGreaterThanOrEqual(value('runsFull')!);
+    const hot = (airM3h: number) =>
+      value('runsFull', {
+        ...withModule({ resistanceOhm: 0.03 }),
+        ...use({ runs: { distanceM: 1500, restS: 120, airM3h } }),
+      })!;
+    expect(hot(3000)).toBeGreaterThan(hot(0));
+    expect(result('runsFull', use({ runs: null })).reason).toBe('noRuns');
+    expect(result('runsFull', { ...use({}), ...drive({ torqueCapNm: 0.5 }) }).reason).toBe('neverReached');
+  });
+  test('the energy of a run is what the vehicle then has in speed, lost to road and air, and lost on the way', () => {
+    const energyJ = value('runEnergy')! * 3600;
+    const { massKg } = sheetOf().get(roadVehicle).value!;
+    const v =
+      sheetOf()
+        .get(FIGURES.timeQuarterMile)
+        .working!.terms.find((term) => term.symbol === 'speed there')!.value / 3.6;
+    const motion = 0.5 * massKg * 1.05 * v * v;
+    expect(energyJ).toBeGreaterThan(motion / 0.9);
+    expect(energyJ).toBeLessThan((motion / 0.8) * 1.35);
+  });
+});

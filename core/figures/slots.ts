@@ -37,6 +37,15 @@ export interface NamedSupply extends Supply {
   readonly name: string;
 }
 
+/** Runs at full throttle, one after another: a hill, a strip. */
+export interface RunsUse {
+  readonly distanceM: number;
+  /** Rest between two of them, s. */
+  readonly restS: number;
+  /** Air that flows through the pack, m³/h. */
+  readonly airM3h: number;
+}
+
 /** A trailer on the tow ball. */
 export interface Trailer {
   /** Laden, all of it, kg. */
@@ -54,6 +63,8 @@ export interface VehicleUse {
   readonly roundWords?: string;
   readonly constantKmh: number;
   readonly payloadKg: number;
+  /** @default null */
+  readonly runs?: RunsUse | null;
   /** @default null */
   readonly trailer?: Trailer | null;
   readonly ambientC: number;

@@ -233,6 +233,7 @@ export function slots(change: Partial<Slots> = {}): Slots {
       round: { lengthKm: 40, stops: 10, meanKmh: 30, climbM: 100 },
       constantKmh: 60,
       payloadKg: 200,
+      runs: { distanceM: 400, restS: 300, airM3h: 480 },
       ambientC: 20,
       altitudeM: 0,
       headwindMs: 0,

@@ -181,3 +181,15 @@ test('what holds a box is stated, lets go, and is made stronger', async ({ page,
   await rear.getByLabel('Straps, all').fill('450 lbf');
   await expect(rear).toContainText(/straps let go forwards/);
 });
+
+test('runs at full throttle: stated, counted, and gone again', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=heat');
+  await page.getByRole('button', { name: 'It does runs at full throttle' }).click();
+  await expect(figure(page, 'runsFull')).toContainText(/\d/);
+  const before = await figure(page, 'runEnergy').textContent();
+  await page.getByLabel('Length of a run').fill('1 mi');
+  await expect(figure(page, 'runEnergy')).not.toHaveText(before ?? '');
+  await page.getByRole('button', { name: 'No runs' }).click();
+  await expect(page.getByRole('button', { name: 'It does runs at full throttle' })).toBeVisible();
+});

@@ -7,6 +7,7 @@ import { useUnitSet } from '../../../../data/session.tsx';
 import { useOpenJob } from '../../openJob.ts';
 import { ToFit } from '../electrics/ToFit.tsx';
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { RunsPanel } from './RunsPanel.tsx';
 import { WarmUpChart } from './WarmUpChart.tsx';
 
 /** Warmer than this from full to empty without cooling and air will not do, K; common practice. */
@@ -51,6 +52,7 @@ export default function HeatLook() {
           Heated seats use far less than cabin air. Coolant and refrigerant are for licensed people.
         </p>
       </FigureGroupSheet>
+      <RunsPanel />
     </div>
   );
 }
