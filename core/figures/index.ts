@@ -1,3 +1,4 @@
+import { stopEnergy, stopRegen } from './balance/brakes.ts';
 import {
   frontAxleChange,
   frontAxleMargin,
@@ -142,6 +143,8 @@ export const FIGURES = {
   grossMassNow,
   grossMargin,
   boxHolding,
+  stopEnergy,
+  stopRegen,
   frontAxleLaden,
   frontAxleMargin,
   rearAxleLaden,

@@ -1,5 +1,6 @@
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { WeightDrawing } from '../layout/WeightDrawing.tsx';
+import { BrakesPanel } from './BrakesPanel.tsx';
 import { HoldingPanel } from './HoldingPanel.tsx';
 import { ItemsSheet } from './ItemsSheet.tsx';
 import { MassTable } from './MassTable.tsx';
@@ -16,6 +17,7 @@ export default function BalanceLook() {
           <MovesSheet />
           <ItemsSheet />
           <HoldingPanel />
+          <BrakesPanel />
         </div>
         <FigureGroupSheet group="weight">
           <RideHeight />
