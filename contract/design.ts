@@ -8,6 +8,7 @@ import type {
   OtherChoice,
 } from '../core/design/inputs.ts';
 import type { CurvePoint } from '../core/drive/motorCurve.ts';
+import type { ShaftChoice } from '../core/drive/shafts.ts';
 import type { LvLoad } from '../core/lowvoltage/loads.ts';
 import { BOLT_GRADES, BOLT_SIZES, type BoxHold, type HoldingG } from '../core/pack/holding.ts';
 import { A_FILE, address, answers } from './address.ts';
@@ -93,6 +94,16 @@ const curve = Joi.array()
       : helpers.error('string.pattern.name', { name: 'must rise in speed from point to point' }),
   )
   .label('Torque curve');
+const shaft = Joi.object<ShaftChoice, true>({
+  name: text('Shaft', 60).required(),
+  joint: Joi.string().valid('cross', 'ball').label('Joint').required(),
+  alongMm: quantity('Between the joints', 'length', 20, 4000).required(),
+  restMm: quantity('Offset at rest', 'length', -1000, 1000).required(),
+  droopMm: quantity('Offset at full droop', 'length', -1000, 1000).required(),
+  bumpMm: quantity('Offset at full bump', 'length', -1000, 1000).required(),
+  travelMm: quantity('Travel of the joint', 'length', 0, 500).allow(null).required(),
+  limitDeg: number('Angle of the joint', 0.1, 60).allow(null).required(),
+});
 const drive = Joi.object<Mutable<Partial<DriveChoice>>, true>({
   motors: Joi.number().valid(1, 2).label('Motors'),
   reduction: quantity('Reduction', 'ratio', 0.2, 60).allow(null),
@@ -106,6 +117,7 @@ const drive = Joi.object<Mutable<Partial<DriveChoice>>, true>({
   regenPowerW: quantity('Regeneration power', 'electricPower', 0, 1_000_000).allow(null),
   regenCeiling: quantity('Regeneration ceiling', 'share', 0, 1),
   forbiddenModes: Joi.array().items(slug('Drive mode')).max(8).unique().label('Drive modes locked out'),
+  shafts: Joi.array().items(shaft).max(12).label('Shafts'),
 }).label('Drive');
 const load = Joi.object<LvLoad, true>({
   name: text('Load', 60).required(),

@@ -4,6 +4,7 @@ import { FIGURES } from '../figures/index.ts';
 import { DRIVE, slots } from '../testing/wren.ts';
 import { rootBetween } from './bracket.ts';
 import type { BriefKind, BriefLine } from './lines.ts';
+import { neededG } from './neededG.ts';
 import { turnRound } from './turnRound.ts';
 
 const line = (kind: BriefKind, amount: number | null): BriefLine => ({
@@ -79,4 +80,12 @@ describe('the question turned round', () => {
     const ids = turnRound(line('hillStart', 0.2), own).map((one) => one.input.id);
     expect(ids).toEqual(['modules', 'mass', 'finalDrive', 'dragArea', 'rolling']);
   });
+});
+
+// By hand: 100 km/h in 2.8327 s are one g.
+test('what a time asks for, in g', () => {
+  expect(neededG({ kind: 'time0to100', amount: 100 / 3.6 / 9.80665 })).toBeCloseTo(1, 12);
+  expect(neededG({ kind: 'time0to50', amount: 10 })).toBeCloseTo(0.1416, 4);
+  expect(neededG({ kind: 'topSpeed', amount: 90 })).toBeNull();
+  expect(neededG({ kind: 'time0to20', amount: null })).toBeNull();
 });

@@ -1,4 +1,5 @@
 import type { CurvePoint } from '../drive/motorCurve.ts';
+import type { ShaftChoice } from '../drive/shafts.ts';
 import type { LvLoad } from '../lowvoltage/loads.ts';
 import type { PackWiring } from '../pack/compose.ts';
 import type { BoxHold, HoldingG } from '../pack/holding.ts';
@@ -65,6 +66,8 @@ export interface DriveChoice {
   readonly regenCeiling: number;
   /** Drive modes of the vehicle that will be locked out, by key. */
   readonly forbiddenModes: readonly string[];
+  /** Shafts as they would lie, with their angles to be judged. */
+  readonly shafts: readonly ShaftChoice[];
 }
 
 export const DRIVE_DEFAULTS: DriveChoice = {
@@ -80,6 +83,7 @@ export const DRIVE_DEFAULTS: DriveChoice = {
   regenPowerW: null,
   regenCeiling: 0.95,
   forbiddenModes: [],
+  shafts: [],
 };
 
 /** Choices about the high-voltage and low-voltage side; defaults in `ELECTRIC_DEFAULTS`. */

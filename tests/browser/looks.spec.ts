@@ -193,3 +193,15 @@ test('runs at full throttle: stated, counted, and gone again', async ({ page, ad
   await page.getByRole('button', { name: 'No runs' }).click();
   await expect(page.getByRole('button', { name: 'It does runs at full throttle' })).toBeVisible();
 });
+
+test('a shaft too steep says by how much the unit has to move', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=drive');
+  await page.getByRole('button', { name: 'Add a shaft' }).click();
+  const shaft = page.locator('[data-shaft="half shaft"]');
+  await expect(shaft).toContainText('2.9° at rest of 12.0°');
+  await shaft.getByLabel('Offset at rest').fill('4 in');
+  await expect(shaft).toContainText(/move the unit by 17\smm towards the other end/);
+  await shaft.getByLabel('Travel of the joint').fill('5');
+  await expect(shaft).toContainText(/more than the joint has/);
+});

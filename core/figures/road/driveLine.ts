@@ -40,7 +40,7 @@ function regenIn(id: string, weather: Weather): Entry<number> {
       ),
   });
 }
-const packTakesBack = regenIn('packTakesBack', 'mild');
+export const packTakesBack = regenIn('packTakesBack', 'mild');
 const packTakesBackFrost = regenIn('packTakesBackFrost', 'frost');
 
 function lineIn(id: string, weather: Weather): Entry<DriveLine> {

@@ -1,9 +1,11 @@
 import { Link } from 'react-router';
 import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
 import { BRIEF_KINDS, briefKind } from '../../../core/brief/lines.ts';
+import { neededG } from '../../../core/brief/neededG.ts';
 import { canTurn } from '../../../core/brief/turnRound.ts';
+import { GRIP_DRY } from '../../../core/drive/traction.ts';
 import { FIGURES } from '../../../core/figures/index.ts';
-import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
+import { formatHours, formatNumber, formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../core/vehicle/vehicleFigures.ts';
 import { BRIEF_NAME, byHowMuch, LINE_STATE_NAME, nowText, wanted } from '../../../wording/brief.ts';
@@ -64,6 +66,7 @@ export function Tally() {
         const delta = dirty ? change(judgement, saved, set) : '';
         const margin = byHowMuch(judgement, set);
         const { worst } = briefKind(line.kind);
+        const asked = neededG(line);
         const atWorst = worst ? sheet.get(FIGURES[worst]).value : null;
         return (
           <div className="line" key={line.id} data-line={line.kind} data-state={state}>
@@ -83,6 +86,11 @@ export function Tally() {
               {wanted(line, judgement.target, set)}
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
               {atWorst !== null && `; old and in frost ${formatQuantity(atWorst, 'distance', set)}`}
+              {asked !== null && asked > GRIP_DRY && (
+                <span className="stop">
+                  {` asks ${formatNumber(asked, 1)} g on the mean; dry tyres give ${formatNumber(GRIP_DRY, 1)}`}
+                </span>
+              )}
               {delta && <span className="wait strong"> {delta}</span>}
               {judgement.margin !== null && canTurn(line) && <TurnRound judged={judgement} />}
             </span>

@@ -3,6 +3,7 @@ import { ChainPanel } from './ChainPanel.tsx';
 import { DrivePanel } from './DrivePanel.tsx';
 import { PullChart } from './PullChart.tsx';
 import { RunUpChart } from './RunUpChart.tsx';
+import { ShaftsPanel } from './ShaftsPanel.tsx';
 
 /** From cell to road: the links with what is left of each, pull by gear against the road, times, hills, and what the driveline and its mounts stand. */
 export default function DriveLook({ faults }: { faults: Readonly<Record<string, string>> }) {
@@ -14,6 +15,7 @@ export default function DriveLook({ faults }: { faults: Readonly<Record<string, 
         <div className="stack">
           <DrivePanel faults={faults} />
           <RunUpChart />
+          <ShaftsPanel />
         </div>
         <div className="stack">
           <FigureGroupSheet group="road" />

@@ -1,5 +1,6 @@
 import { Checkbox, Switch } from 'antd';
 import { motorNow } from '../../../../../core/figures/drive/motorNow.ts';
+import { packTakesBack } from '../../../../../core/figures/road/driveLine.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
@@ -19,6 +20,7 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
   const { gearbox, driveModes = [] } = vehicle.variant;
   const keepsGearbox = unit?.sheet.output === 'gearboxInput' && gearbox.ratios.length > 0;
   const volts = sheet.get(motorNow).value?.volts;
+  const takes = sheet.get(packTakesBack).value;
   const fault = (field: string) => faults[`inputs.drive.${field}`];
   return (
     <Panel
@@ -144,7 +146,12 @@ export function DrivePanel({ faults }: { faults: Readonly<Record<string, string>
             value={drive.regenPowerW}
             mayBeEmpty
             onChange={(regenPowerW) => setDrive({ regenPowerW })}
-            fault={fault('regenPowerW')}
+            fault={
+              fault('regenPowerW') ??
+              (takes !== null && drive.regenPowerW !== null && drive.regenPowerW > takes
+                ? `The pack takes ${formatQuantity(takes, 'electricPower', unitSet)} at this temperature: no more is put back.`
+                : undefined)
+            }
           />
           <QuantityInput
             label="Nothing put back above"
