@@ -1,8 +1,9 @@
 import type { CoastDownProblem } from '../core/logs/coastDown.ts';
+import type { DynoProblem } from '../core/logs/dyno.ts';
 import type { LogNote, LogProblem } from '../core/logs/readLog.ts';
 import type { RoadLogProblem } from '../core/logs/roadLog.ts';
 
-export const LOG_PROBLEM: Record<LogProblem | CoastDownProblem | RoadLogProblem, string> = {
+export const LOG_PROBLEM: Record<LogProblem | CoastDownProblem | DynoProblem | RoadLogProblem, string> = {
   empty: 'This file is empty.',
   noColumns: 'No columns with names were found: seconds and speed are needed, or seconds, volts and amperes.',
   tooFew: 'There are too few lines with numbers in it.',
@@ -11,6 +12,8 @@ export const LOG_PROBLEM: Record<LogProblem | CoastDownProblem | RoadLogProblem,
   notSlowing: 'The vehicle does not slow down in this log.',
   tooNarrow: 'The speeds lie too close together to tell tyres from air: begin faster, or roll on for longer.',
   noElectrics: 'A road log needs columns of seconds, volts and amperes.',
+  noTorque: 'A dynamometer sheet needs columns of revolutions and of torque or power.',
+  tooNarrowSpeeds: 'The revolutions lie too close together to make a curve.',
   steadyCurrent: 'The current hardly changes: the resistance of the pack cannot be told from it.',
 };
 

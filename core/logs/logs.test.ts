@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { RoadVehicle } from '../road/roadLoad.ts';
 import { seeded } from '../spread/seeded.ts';
 import { fitCoastDown } from './coastDown.ts';
+import { dynoCurve } from './dyno.ts';
 import { fitTwoTerms } from './leastSquares.ts';
 import { type Log, readLog } from './readLog.ts';
 import { readRoadLog } from './roadLog.ts';
@@ -144,5 +145,34 @@ describe('a road log', () => {
   test('without electrics, or at one current only, it says so', () => {
     expect(readRoadLog(log(coasting(0)))).toBe('noElectrics');
     expect(readRoadLog(log(`s,V,A\n${lines(20, (i) => `${i},300,50`)}`))).toBe('steadyCurrent');
+  });
+});
+
+describe('a dynamometer sheet', () => {
+  const flat = { peakTorqueNm: 200, peakPowerW: 1e9, maxRpm: 9000 };
+  const now = { peak: flat, continuous: { ...flat, peakTorqueNm: 80 } };
+  test('torque by speed, gathered and averaged, against what was computed', () => {
+    const curve = dynoCurve(log(`rpm;Nm\n${lines(400, (i) => `${1000 + 10 * i};${190 + (i % 2)}`)}`), 1, now);
+    if (typeof curve === 'string') throw new Error(curve);
+    expect(curve.points.length).toBeLessThanOrEqual(40);
+    for (const point of curve.points) expect(point).toMatchObject({ peakNm: 190.5, continuousNm: 80 });
+    expect(curve.against).toBeCloseTo(190.5 / 200 - 1, 6);
+  });
+  test('from power, and from the wheels', () => {
+    // 20 kW at 2000 rpm are 95.49 N·m; behind gears of 0.9 the motor gave 106.1.
+    const sheet = log(`rpm,power kW\n${lines(30, (i) => `${1000 + 100 * i},${(1000 + 100 * i) / 100}`)}`);
+    const at = (efficiency: number) => {
+      const curve = dynoCurve(sheet, efficiency, null);
+      if (typeof curve === 'string') throw new Error(curve);
+      return curve;
+    };
+    expect(at(1).points[0]!.peakNm).toBeCloseTo(95.5, 1);
+    expect(at(0.9).points[0]!.peakNm).toBeCloseTo(106.1, 1);
+    expect(at(1).points[0]!.continuousNm).toBeCloseTo(95.5 / 2, 0);
+    expect(at(1).against).toBeNull();
+  });
+  test('what is none says so', () => {
+    expect(dynoCurve(log(coasting(0)), 1, now)).toBe('noTorque');
+    expect(dynoCurve(log(`rpm,Nm\n${lines(9, () => '3000,100')}`), 1, now)).toBe('tooNarrowSpeeds');
   });
 });

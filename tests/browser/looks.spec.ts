@@ -205,3 +205,20 @@ test('a shaft too steep says by how much the unit has to move', async ({ page, a
   await shaft.getByLabel('Travel of the joint').fill('5');
   await expect(shaft).toContainText(/more than the joint has/);
 });
+
+test('a dynamometer’s sheet becomes the torque curve, compared with what was computed', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size?look=drive');
+  await page.getByText(/^Torque curve/).click();
+  const file = page.locator('.work input[type="file"]');
+  await file.setInputFiles({ name: 'rain.csv', mimeType: 'text/csv', buffer: Buffer.from('Monday: rain') });
+  await expect(page.getByText('No columns with names were found', { exact: false })).toBeVisible();
+  const rows = Array.from({ length: 60 }, (_, i) => `${500 + 100 * i};${i < 30 ? 90 : 90 - i};0`).join('\n');
+  const csv = `Roller bench 2\nrun;3;\nrpm;torque Nm;note\n${rows}`;
+  await file.setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(
+    page.getByText(/\d+ points of bench\.csv, on the mean \d+\.\d\s% under what was computed/),
+  ).toBeVisible();
+  await expect(page.locator('.tally')).toContainText('Not saved');
+  await expect(page.getByText('Torque curve as typed here')).toBeVisible();
+});

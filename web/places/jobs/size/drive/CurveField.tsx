@@ -6,6 +6,7 @@ import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
+import { DynoUpload } from './DynoUpload.tsx';
 
 /** Torque–speed curve as lines of text: speed, peak, continuous. What cannot be read is said and kept. */
 export function CurveField({ fault }: { fault: string | undefined }) {
@@ -49,6 +50,7 @@ export function CurveField({ fault }: { fault: string | undefined }) {
           is kept until then.
         </div>
       )}
+      <DynoUpload done={() => setText(null)} />
       {fault && <div className="fault">{fault}</div>}
       {drive.curve && (
         <button
