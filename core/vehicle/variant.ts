@@ -118,6 +118,8 @@ export interface Variant {
   readonly steering: 'manual' | 'enginePump';
   readonly systemVoltage: 12 | 24;
   readonly tyre: string;
+  /** Where a lift bears it, mm behind the front axle line; absent: as usual. */
+  readonly liftPads?: { readonly frontMm: number; readonly rearMm: number };
   /** What it may tow and bear on the ball, kg, by its plate or papers; absent: not known. */
   readonly towing?: { readonly massKg: number; readonly ballKg: number };
   readonly shape: BodyShape;

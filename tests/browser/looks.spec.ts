@@ -169,6 +169,11 @@ test('the search can be narrowed, and wishes weighed', async ({ page, address })
 test('what holds a box is stated, lets go, and is made stronger', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Ice-cream van', 'size?look=balance');
+  await expect(page.getByRole('table', { name: 'Ideal front share of the brakes' })).toContainText('0.8 g');
+  await page.getByText(/^\d+ steps$/).click();
+  await expect(page.getByRole('table', { name: 'Mass centre on the lift after each step' })).toContainText(
+    'engine out',
+  );
   await page.getByRole('button', { name: 'Say what holds rear' }).click();
   const rear = page.locator('[data-hold="rear"]');
   await expect(rear).toContainText(/bolts hold forwards/);

@@ -6,6 +6,7 @@ import { ItemsSheet } from './ItemsSheet.tsx';
 import { MassTable } from './MassTable.tsx';
 import { MovesSheet } from './MovesSheet.tsx';
 import { RideHeight } from './RideHeight.tsx';
+import { TippingPanel } from './TippingPanel.tsx';
 
 /** Where every kilogram sits, what that does to the axles, and which modules to move to meet the aim. */
 export default function BalanceLook() {
@@ -18,6 +19,7 @@ export default function BalanceLook() {
           <ItemsSheet />
           <HoldingPanel />
           <BrakesPanel />
+          <TippingPanel />
         </div>
         <FigureGroupSheet group="weight">
           <RideHeight />

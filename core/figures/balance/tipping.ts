@@ -1,0 +1,29 @@
+import { onTheLift, safestOrder, type TipState, usualPads } from '../../balance/tipping.ts';
+import { interim, interimAnswer, missing } from '../figure.ts';
+import { massItems } from './massItems.ts';
+
+export interface Tipping {
+  readonly steps: readonly TipState[];
+  /** The same steps in an order that keeps more room; null where the first is as good. */
+  readonly safer: readonly TipState[] | null;
+}
+
+/** The mass centre on the lift after everything that is taken out, then everything that goes in, and in a safer order. */
+export const tipping = interim({
+  id: 'tipping',
+  needs: { massItems },
+  reads: ['vehicle'],
+  compute: ({ massItems: items }, { vehicle }, read) => {
+    const [front, rear, ...changes] = items;
+    if (!front || !rear || changes.length === 0) return missing('noModules');
+    const wheelbase = read('wheelbase');
+    const massKg = front.massKg + rear.massKg;
+    const before = { massKg, centreXMm: (rear.massKg * wheelbase) / massKg };
+    const pads = vehicle.variant.liftPads ?? usualPads(wheelbase);
+    const order = [...changes.filter((one) => one.massKg < 0), ...changes.filter((one) => one.massKg >= 0)];
+    const steps = onTheLift(before, order, pads);
+    const least = (states: readonly TipState[]) => Math.min(...states.map((one) => one.insideMm));
+    const safer = onTheLift(before, safestOrder(before, order, pads), pads);
+    return interimAnswer<Tipping>({ steps, safer: least(safer) > least(steps) + 1 ? safer : null }, 'moments');
+  },
+});
