@@ -18,12 +18,14 @@ export default function BalanceLook() {
           <MovesSheet />
           <ItemsSheet />
           <HoldingPanel />
+        </div>
+        <div className="stack">
+          <FigureGroupSheet group="weight">
+            <RideHeight />
+          </FigureGroupSheet>
           <BrakesPanel />
           <TippingPanel />
         </div>
-        <FigureGroupSheet group="weight">
-          <RideHeight />
-        </FigureGroupSheet>
       </div>
       <MassTable />
     </>

@@ -15,11 +15,11 @@ export default function DriveLook({ faults }: { faults: Readonly<Record<string, 
         <div className="stack">
           <DrivePanel faults={faults} />
           <RunUpChart />
-          <ShaftsPanel />
         </div>
         <div className="stack">
           <FigureGroupSheet group="road" />
           <FigureGroupSheet group="driveline" />
+          <ShaftsPanel />
         </div>
       </div>
     </>
