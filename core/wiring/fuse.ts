@@ -43,7 +43,7 @@ export function fuseNeed({ continuousA, peakA = continuousA, fullV, loopOhm, cab
   };
 }
 
-/** The smallest fuse at hand that meets a need and lies within what its cable carries (null: any); null when none does. */
+/** The smallest fuse at hand that meets a need and lies within what its cable carries (null: no cable of its own); null when none does. */
 export function smallestFuse<F extends { readonly sheet: { ratedA: number; maxV: number; breakingA: number } }>(
   fuses: readonly F[],
   need: FuseNeed,
