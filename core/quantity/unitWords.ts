@@ -41,7 +41,7 @@ const NM_PER_LBFT = 1.3558179;
 const N_PER_LBF = 4.4482216;
 const UK_GALLON_L = 4.54609;
 const US_GALLON_L = 3.785412;
-const CFM_M3H = 0.00047195 * 3600;
+const CFM_M3H = 0.3048 ** 3 * 60;
 const FT2_M2 = FOOT_M ** 2;
 
 /** Litres per 100 km from miles a gallon, and back: the same division. */

@@ -28,7 +28,7 @@ const KM_PER_MILE = METRES_PER_MILE / 1000;
 const UK_GALLON_L = 4.54609;
 const US_GALLON_L = 3.785412;
 const MM_PER_INCH = 25.4;
-const CFM_M3H = 0.00047195 * 3600;
+const CFM_M3H = 0.3048 ** 3 * 60;
 const FT2_M2 = 0.3048 ** 2;
 /** Miles a gallon and litres per 100 km are each the other's inverse: 100 · gallon ÷ miles in km. */
 const perGallon = (litres: number) => (100 * litres) / KM_PER_MILE;
