@@ -110,6 +110,8 @@ describe('quantities as people write them', () => {
     ['5 mm', 'count', { problem: 'otherUnit', other: 'length' }],
   ])('sends %s as %s back with its reason', (text, kind, problem) =>
     expect(readTyped(text, kind, 'metric')).toEqual({ ok: false, ...problem }));
+  test('nothing at all in an inverse unit is no number', () =>
+    expect(readTyped('0', 'fuelUse', 'us')).toEqual({ ok: false, problem: 'notANumber' }));
   test('never gives anything but a finite number or a reason', () => {
     fc.assert(
       fc.property(fc.string(), fc.constantFrom<QuantityKind>('length', 'section', 'grade', 'fuelUse'), (text, kind) => {

@@ -45,9 +45,9 @@ export function readTyped(
   if (!parts) return { ok: false, problem: 'notANumber' };
   const number = numberOf(parts[1]!);
   if (!Number.isFinite(number)) return { ok: false, problem: 'notANumber' };
-  return parts[2]
-    ? withUnit(number, parts[2], kind, set)
-    : { ok: true, value: toBase(number, kind, set), withUnit: false };
+  if (parts[2]) return withUnit(number, parts[2], kind, set);
+  const value = toBase(number, kind, set);
+  return Number.isFinite(value) ? { ok: true, value, withUnit: false } : { ok: false, problem: 'notANumber' };
 }
 
 const given = (value: number): TypedNumber =>
