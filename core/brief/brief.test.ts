@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { createSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
+import { brokenLine } from '../search/limits.ts';
 import { slots, VEHICLE } from '../testing/wren.ts';
 import { judgeBrief, judgeLine } from './judgeLine.ts';
 import { BRIEF_KIND_IDS, BRIEF_KINDS, type BriefLine } from './lines.ts';
@@ -70,6 +71,19 @@ describe('one line', () => {
       margin: null,
     });
     expect(judgeLine(line({ kind: 'topSpeed' }), sheet)).toMatchObject({ state: 'unknown', target: null });
+  });
+  test('what the design cannot is broken, and says why', () => {
+    const weak = createSheet(slots({ drive: { ...slots().drive, torqueCapNm: 1 } }));
+    expect(judgeLine(line({ kind: 'gradeHeld50', amount: 0.05 }), weak)).toMatchObject({
+      state: 'broken',
+      reason: 'cannotHold',
+      reasonAt: { value: 50, kind: 'speed' },
+      margin: null,
+    });
+    for (const kind of ['time0to100', 'rangeConstant', 'rangeCycle'] as const)
+      expect(judgeLine(line({ kind, amount: 10 }), weak).state, kind).toBe('broken');
+    expect(brokenLine([line({ kind: 'gradeHeld50', amount: 0.05, firm: true })], weak)).toBe('gradeHeld50');
+    expect(brokenLine([line({ kind: 'gradeHeld50', amount: 0.05, firm: true })], sheet)).toBeNull();
   });
   test('every kind of line is held against a figure of its own kind', () => {
     for (const id of BRIEF_KIND_IDS) {

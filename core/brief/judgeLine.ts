@@ -1,5 +1,5 @@
 import type { FigureSheet, Result } from '../figures/evaluate.ts';
-import type { MissingReason } from '../figures/figure.ts';
+import { CANNOT, type MissingReason } from '../figures/figure.ts';
 import { FIGURES } from '../figures/index.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
 import { BRIEF_KINDS, type BriefLine } from './lines.ts';
@@ -19,7 +19,11 @@ export interface LineJudgement {
   readonly unmeasured: readonly VehicleFigureId[];
 }
 
-/** Judges one line. A missing figure is `unknown`, never met; free lines are `open` until a person ticks them. */
+/**
+ * Judges one line. A missing figure is `unknown`, never met, and `broken` where the design cannot have it (cannot hold the
+ * speed, is never reached); free lines
+ * are `open` until a person ticks them.
+ */
 export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
   const { figure, compare } = BRIEF_KINDS[line.kind];
   if (figure === null) {
@@ -40,7 +44,7 @@ export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
     const { reasonAt } = result;
     return {
       line,
-      state: 'unknown',
+      state: target !== null && reason !== null && CANNOT.has(reason) ? 'broken' : 'unknown',
       value,
       target,
       margin: null,

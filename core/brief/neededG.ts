@@ -1,3 +1,4 @@
+import { SIXTY_MPH_KMH } from '../figures/drive/runUp.ts';
 import { GRAVITY } from '../road/roadLoad.ts';
 import type { BriefKind, BriefLine } from './lines.ts';
 
@@ -5,7 +6,7 @@ import type { BriefKind, BriefLine } from './lines.ts';
 const TARGET_KMH: Partial<Record<BriefKind, number>> = {
   time0to20: 20,
   time0to50: 50,
-  time0to60mph: 96.56064,
+  time0to60mph: SIXTY_MPH_KMH,
   time0to100: 100,
 };
 

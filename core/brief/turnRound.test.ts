@@ -69,6 +69,12 @@ describe('the question turned round', () => {
     const own = createSheet(slots({ drive: { ...slots().drive, reduction: wanted } }));
     expect(own.get(FIGURES.topSpeed).value! / (now * 0.9)).toBeCloseTo(1, 3);
   });
+  test('a line that the design cannot at all is asked too: how little mass it would take', () => {
+    const weak = createSheet(slots({ drive: { ...slots().drive, powerCapW: 3800 } }));
+    expect(weak.get(FIGURES.gradeHeld50).reason).toBe('cannotHold');
+    const { wanted, now } = turnRound(line('gradeHeld50', 0.005), weak).find((one) => one.input.id === 'mass')!;
+    expect(wanted!).toBeLessThan(now);
+  });
   test('no amount does', () => {
     expect(answer('topSpeed', 240, 'rolling').wanted).toBeNull();
     expect(answer('hillStart', 0.95, 'dragArea').wanted).toBeNull();

@@ -174,7 +174,7 @@ const LOOKS = 5;
 export function turnRound(line: BriefLine, sheet: FigureSheet): TurnedAnswer[] {
   if (!canTurn(line)) return [];
   const now = judgeLine(line, sheet);
-  if (now.margin === null) return [];
+  if (now.margin === null && now.state !== 'broken') return [];
   const scale = Math.max(Math.abs(now.target ?? 1), 1e-9);
   return turnables(sheet).map((input) => {
     const one = createSheet(sheet.slots, { compare: 'identity' });
@@ -184,7 +184,7 @@ export function turnRound(line: BriefLine, sheet: FigureSheet): TurnedAnswer[] {
       // What cannot be worked out (cannot hold, no such pack) does not meet the line.
       return judged.margin === null ? -scale : judged.margin;
     };
-    const found = nearestRoot(margin, input, now.margin!);
+    const found = nearestRoot(margin, input, now.margin ?? -scale);
     const { id, name, kind, whole, least, most } = input;
     return { input: { id, name, kind, whole }, now: input.now, wanted: found, least, most };
   });

@@ -22,9 +22,6 @@ export const LINK_NAME = {
 } as const;
 export type LinkId = keyof typeof LINK_NAME;
 
-/** What a link limits: current on the battery side, voltage under load, and so on. */
-export type LinkQuantity = 'batteryCurrent' | 'voltage' | 'power' | 'torque' | 'rotation' | 'phaseCurrent';
-
 /** A limit on the battery side: a current, or a voltage that may not be passed downwards. `limit` null: nobody stated it. */
 export interface BatteryLimit {
   readonly link: LinkId;

@@ -65,9 +65,3 @@ export function chainRows(chain: Chain, behind: readonly BehindMotor[]): ChainRo
   ];
   return [...rows, ...behind.map((one) => ({ ...one, left: 1 - one.asked / one.limit }))];
 }
-
-/** Links nobody stated a limit of. */
-export const unknownLinks = (chain: Chain): string[] => [
-  ...chain.ask.battery.filter((one) => one.limit === null).map((one) => LINK_NAME[one.link]),
-  ...(chain.ask.motor.phaseNm === null ? [LINK_NAME.phaseCurrent] : []),
-];

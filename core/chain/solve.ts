@@ -1,5 +1,6 @@
 import { type CurvePoint, curveTorque, type MotorLimits } from '../drive/motorCurve.ts';
 import { loadedVoltage } from '../pack/loadedVoltage.ts';
+import { powerAt } from '../pack/powerAt.ts';
 import type { BatteryLimit, HeldBy, LinkId } from './links.ts';
 
 /** The motor (or motors on one shaft) as its sheet has it. */
@@ -133,9 +134,7 @@ function torqueBounds(motor: ChainMotor): Bound[] {
  * but never more than V0/2R, where the pack gives its most.
  */
 function powerAtVoltage({ openV, resistanceOhm: ohm, motor }: ChainAsk, sheetW: number, ratedV: number): number {
-  const wanted = sheetW / (motor.efficiency * ratedV);
-  const amps = ohm > 0 ? Math.min(wanted, openV / (2 * ohm)) : wanted;
-  return Math.min(sheetW, motor.efficiency * (openV - ohm * amps) * amps);
+  return Math.min(sheetW, motor.efficiency * powerAt(openV, ohm, sheetW / (motor.efficiency * ratedV)).watts);
 }
 
 function movedCurve(

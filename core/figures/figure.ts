@@ -25,13 +25,12 @@ export type MissingReason =
   | 'tyreUnreadable'
   | 'neverReached'
   | 'tooSlow'
-  | 'tooWeak'
   | 'noKit'
   | 'noPrices'
   | 'noStages'
-  | 'notInWindow'
   | 'noRoute'
   | 'noRuns'
+  | 'noAirFlow'
   | 'noDcInlet'
   | 'noDcPost'
   | 'noCradle'
@@ -47,6 +46,18 @@ export type MissingReason =
   | 'noParkedLoad'
   | 'noStock'
   | 'neverWarm';
+
+/**
+ * Reasons that say the design cannot, whatever else becomes known: a line that asks for the figure is broken by them. All
+ * others say that something is not chosen or not known yet.
+ */
+export const CANNOT: ReadonlySet<MissingReason> = new Set<MissingReason>([
+  'neverReached',
+  'tooSlow',
+  'cannotHold',
+  'cannotKeepUp',
+  'tooCold',
+]);
 
 /** One quantity in a working, in its base unit. */
 export interface Term {

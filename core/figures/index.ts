@@ -55,7 +55,7 @@ import {
 import type { Entry } from './figure.ts';
 import { heatCost, heaterHold, heaterWarmUp, seatsCost } from './heat/cabin.ts';
 import { driveFlow, driveHeatMean, driveHeatWorst, packFlow, packHeat, packRise } from './heat/cooling.ts';
-import { runEnergy, runRise, runsFull, runsHalf } from './heat/runs.ts';
+import { runAir, runEnergy, runRise, runsFull, runsHalf } from './heat/runs.ts';
 import { bmsSatellites } from './pack/bmsSatellites.ts';
 import { boxClearance } from './pack/boxClearance.ts';
 import { boxHolding } from './pack/boxHolding.ts';
@@ -194,6 +194,7 @@ export const FIGURES = {
   seatsCost,
   runEnergy,
   runRise,
+  runAir,
   runsFull,
   runsHalf,
   partsPrice,

@@ -249,6 +249,11 @@ describe('runs', () => {
       })!;
     expect(hot(3000)).toBeGreaterThan(hot(0));
     expect(result('runsFull', use({ runs: null })).reason).toBe('noRuns');
+    const still = use({ runs: { distanceM: 400, restS: 60, airM3h: 0 } });
+    expect(result('runAir', still).reason).toBe('noAirFlow');
+    // The mean heat of a run over ρ·V̇·c_p of 480 m³/h: 160.96 W a kelvin.
+    const watts = result('runAir').working!.terms[0]!.value;
+    expect(value('runAir')! * ((1.2 * 480 * 1006) / 3600)).toBeCloseTo(watts, 9);
     expect(result('runsFull', { ...use({}), ...drive({ torqueCapNm: 0.5 }) }).reason).toBe('neverReached');
   });
   test('the energy of a run is what the vehicle then has in speed, lost to road and air, and lost on the way', () => {

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { METRES_PER_MILE, NM_PER_LBFT, WATTS_PER_HP, WATTS_PER_METRIC_HP } from '../quantity/units.ts';
 
 /** What a column of a log holds; values in s, km/h, V, A, rpm, N·m, W at the shaft. */
 export const LOG_COLUMNS = ['time', 'speed', 'volts', 'amps', 'rpm', 'torque', 'power'] as const;
@@ -20,14 +21,14 @@ const NAMES: readonly [RegExp, LogColumn, (header: string) => number][] = [
   [
     /speed|velocity|^v?km\/?h|^mph|^kph|m\/s/,
     'speed',
-    (h) => (/mph|mi\/h/.test(h) ? 1.609344 : /m\/s/.test(h) ? 3.6 : 1),
+    (h) => (/mph|mi\/h/.test(h) ? METRES_PER_MILE / 1000 : /m\/s/.test(h) ? 3.6 : 1),
   ],
   [/rpm|rev|1\/min/, 'rpm', () => 1],
-  [/torque|n·?\.?m\b|lb/, 'torque', (h) => (/lb/.test(h) ? 1.3558179 : 1)],
+  [/torque|n·?\.?m\b|lb/, 'torque', (h) => (/lb/.test(h) ? NM_PER_LBFT : 1)],
   [
     /power|kw|\bhp|bhp|\bps\b/,
     'power',
-    (h) => (/hp/.test(h) ? 745.69987 : /\bps\b/.test(h) ? 735.49875 : /kw/.test(h) ? 1000 : 1),
+    (h) => (/hp/.test(h) ? WATTS_PER_HP : /\bps\b/.test(h) ? WATTS_PER_METRIC_HP : /kw/.test(h) ? 1000 : 1),
   ],
   [/volt|^v(\W|$)|\bv\b/, 'volts', () => 1],
   [/amp|current|^a(\W|$)|\ba\b/, 'amps', () => 1],

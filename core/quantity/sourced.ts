@@ -6,6 +6,8 @@ export type Source = (typeof SOURCES)[number];
 export interface Sourced {
   readonly value: number;
   readonly source: Source;
+  /** Who or what said so, where sources differed. */
+  readonly says?: string | null;
   /** Name of the person who measured or entered it. */
   readonly by?: string;
   /** ISO instant. */

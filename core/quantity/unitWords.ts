@@ -1,6 +1,16 @@
 import { awgMm2 } from '../wiring/awg.ts';
 import type { QuantityKind } from './kinds.ts';
-import { WATTS_PER_HP, WATTS_PER_METRIC_HP } from './units.ts';
+import {
+  CFM_M3H,
+  FT2_M2,
+  KG_PER_LB,
+  METRES_PER_MILE,
+  NM_PER_LBFT,
+  UK_GALLON_L,
+  US_GALLON_L,
+  WATTS_PER_HP,
+  WATTS_PER_METRIC_HP,
+} from './units.ts';
 
 /** What units measure, so that a unit of something else can be told from one nobody knows. */
 export const DIMENSION_NAME = {
@@ -35,18 +45,9 @@ type ToBase = number | ((typed: number) => number);
 
 const INCH_M = 0.0254;
 const FOOT_M = 0.3048;
-const MILE_M = 1609.344;
-const LB_KG = 0.45359237;
-const NM_PER_LBFT = 1.3558179;
 const N_PER_LBF = 4.4482216;
-const UK_GALLON_L = 4.54609;
-const US_GALLON_L = 3.785412;
-const CFM_M3H = 0.3048 ** 3 * 60;
-const FT2_M2 = FOOT_M ** 2;
-
-/** Litres per 100 km from miles a gallon, and back: the same division. */
-export const mpgLitres = (mpg: number, gallonL: number): number => (100 * gallonL) / ((mpg * MILE_M) / 1000);
-export const GALLON_L = { uk: UK_GALLON_L, us: US_GALLON_L } as const;
+/** Litres per 100 km from miles a gallon. */
+const mpgLitres = (mpg: number, gallonL: number): number => (100_000 * gallonL) / (mpg * METRES_PER_MILE);
 
 /**
  * Units as people write them, by dimension; keys without spaces, dots and capitals, save where a capital means something
@@ -68,12 +69,12 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
     feet: FOOT_M,
     foot: FOOT_M,
     "'": FOOT_M,
-    mi: MILE_M,
-    mile: MILE_M,
-    miles: MILE_M,
+    mi: METRES_PER_MILE,
+    mile: METRES_PER_MILE,
+    miles: METRES_PER_MILE,
   },
-  mass: { kg: 1, g: 0.001, t: 1000, lb: LB_KG, lbs: LB_KG, pounds: LB_KG, oz: LB_KG / 16 },
-  speed: { 'km/h': 1, kmh: 1, kph: 1, mph: MILE_M / 1000, 'mi/h': MILE_M / 1000, 'm/s': 3.6 },
+  mass: { kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB, pounds: KG_PER_LB, oz: KG_PER_LB / 16 },
+  speed: { 'km/h': 1, kmh: 1, kph: 1, mph: METRES_PER_MILE / 1000, 'mi/h': METRES_PER_MILE / 1000, 'm/s': 3.6 },
   power: {
     w: 1,
     kw: 1000,
@@ -96,10 +97,10 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
     'wh/km': 1,
     'kwh/100km': 10,
     'kwh/km': 1000,
-    'wh/mi': 1000 / MILE_M,
-    'wh/mile': 1000 / MILE_M,
-    'mi/kwh': (typed) => 1e6 / (typed * MILE_M),
-    'miles/kwh': (typed) => 1e6 / (typed * MILE_M),
+    'wh/mi': 1000 / METRES_PER_MILE,
+    'wh/mile': 1000 / METRES_PER_MILE,
+    'mi/kwh': (typed) => 1e6 / (typed * METRES_PER_MILE),
+    'miles/kwh': (typed) => 1e6 / (typed * METRES_PER_MILE),
     'km/kwh': (typed) => 1000 / typed,
   },
   fuel: {
@@ -159,8 +160,6 @@ const DIMENSION: Partial<Record<QuantityKind, readonly [Dimension, number]>> = {
   flow: ['flow', 1],
   airFlow: ['airFlow', 1],
 };
-
-export const dimensionOf = (kind: QuantityKind): Dimension | null => DIMENSION[kind]?.[0] ?? null;
 
 /** Without spaces, points and middle dots; capitals only before Ω and ohm, where M and m differ by a thousand million. */
 function plain(unit: string): string {

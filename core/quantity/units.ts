@@ -18,18 +18,18 @@ export interface Unit {
 }
 
 /** Exact by definition or as published in NIST SP 811 (Appendix B), from memory. */
-const METRES_PER_MILE = 1609.344;
-const KG_PER_LB = 0.45359237;
+export const METRES_PER_MILE = 1609.344;
+export const KG_PER_LB = 0.45359237;
 export const WATTS_PER_HP = 745.69987;
 export const WATTS_PER_METRIC_HP = 735.49875;
-const NM_PER_LBFT = 1.3558179;
+export const NM_PER_LBFT = 1.3558179;
 
 const KM_PER_MILE = METRES_PER_MILE / 1000;
-const UK_GALLON_L = 4.54609;
-const US_GALLON_L = 3.785412;
+export const UK_GALLON_L = 4.54609;
+export const US_GALLON_L = 3.785412;
 const MM_PER_INCH = 25.4;
-const CFM_M3H = 0.3048 ** 3 * 60;
-const FT2_M2 = 0.3048 ** 2;
+export const CFM_M3H = 0.3048 ** 3 * 60;
+export const FT2_M2 = 0.3048 ** 2;
 /** Miles a gallon and litres per 100 km are each the other's inverse: 100 · gallon ÷ miles in km. */
 const perGallon = (litres: number) => (100 * litres) / KM_PER_MILE;
 

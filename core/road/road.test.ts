@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { traceDistanceM } from '../testing/traceDistance.ts';
 import { CYCLE_R83 } from './cycleR83.ts';
 import { type DriveLine, driveOver, steadyBatteryPower } from './driveOver.ts';
 import type { RoadVehicle } from './roadLoad.ts';
 import { roadForces } from './roadLoad.ts';
 import { cruiseSpeed, ROUND_ACCELERATION, ROUND_DECELERATION, roundLeg } from './statedRound.ts';
-import { type Trace, traceDistanceM } from './trace.ts';
+import type { Trace } from './trace.ts';
 
 const VEHICLE: RoadVehicle = {
   massKg: 1300,

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { traceDistanceM } from '../testing/traceDistance.ts';
 import { driveOver } from './driveOver.ts';
 import { packRoute, unpackRoute } from './packedRoute.ts';
 import { readGpx, type TrackPoints } from './readGpx.ts';
 import { type Route, routeFrom } from './route.ts';
 import { routeParts } from './routeParts.ts';
 import { speedsUnderLimits } from './speedsUnderLimits.ts';
-import { traceDistanceM } from './trace.ts';
 
 /** About 111 m north every `dt` seconds. */
 function points(

@@ -11,7 +11,7 @@ export const temperatureIn = (weather: Weather, ambientC: number): number =>
   weather === 'frost' ? Math.min(FROST_C, ambientC) : ambientC;
 
 /** Temperature at which rolling coefficients are stated, °C. */
-export const ROLLING_C = 20;
+const ROLLING_C = 20;
 /**
  * Tyres, wheel bearings and gear oil roll harder in the cold: 0.6 % a kelvin, common practice. (ISO 28580 corrects
  * tyres alone near 25 °C by 0.8 % a kelvin, from memory; on the road they warm as they roll.)

@@ -8,8 +8,14 @@ import type { FigureSheet } from '../figures/evaluate.ts';
 import type { MissingReason } from '../figures/figure.ts';
 import { FIGURES } from '../figures/index.ts';
 
-/** A figure that a design can never have breaks its line; one that is merely not known yet does not. */
-const NEVER: ReadonlySet<MissingReason> = new Set(['neverReached', 'tooWeak', 'meanTooFast', 'noCharger', 'noDrive']);
+/** What a candidate of the search lacks it will never have: a figure that is missing for it breaks its line too. */
+const LACKS: ReadonlySet<MissingReason> = new Set([
+  'meanTooFast',
+  'noCharger',
+  'noDrive',
+  'noInverter',
+  'mixedChemistry',
+]);
 
 /** Weights and places are summed in another order here than in the catalogue; this much may differ by rounding, kg. */
 export const ROUNDING_KG = 1e-6;
@@ -32,7 +38,7 @@ export function firmLines(brief: readonly BriefLine[]): BriefLine[] {
 export function brokenLine(lines: readonly BriefLine[], sheet: FigureSheet): string | null {
   for (const line of lines) {
     const { state, reason } = judgeLine(line, sheet);
-    if (state === 'broken' || (state === 'unknown' && reason !== null && NEVER.has(reason))) return line.id;
+    if (state === 'broken' || (state === 'unknown' && reason !== null && LACKS.has(reason))) return line.id;
   }
   return null;
 }

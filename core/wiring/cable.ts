@@ -82,7 +82,3 @@ export const fittingCables = <C extends CableSize>(cables: readonly C[], duty: C
     .sort((a, b) => a.sectionMm2 - b.sectionMm2)
     .map((cable) => judgeCable(cable, duty))
     .filter((verdict) => verdict.fits);
-
-/** The smallest of them; null when none does. */
-export const smallestCable = <C extends CableSize>(cables: readonly C[], duty: CableDuty): CableVerdict<C> | null =>
-  fittingCables(cables, duty)[0] ?? null;

@@ -32,7 +32,7 @@ const PART_SQL = {
       'w.at desc',
     )},
     'measured', (select coalesce(json_object_agg(f.figure, json_build_object(
-        'value', f.value, 'source', f.source, 'by', p.name, 'at', ${iso('f.at')}) order by f.figure), '{}'::json)
+        'value', f.value, 'source', f.source, 'says', f.says, 'by', p.name, 'at', ${iso('f.at')}) order by f.figure), '{}'::json)
       from vehicle_figure f join person p on p.id = f.by_id where f.vehicle_id = v.id),
     'claims', ${list(
       `json_build_object('id', q.id, 'figure', q.figure, 'value', q.value, 'source', q.source, 'says', q.says,

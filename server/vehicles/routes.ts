@@ -1,12 +1,13 @@
 import { eq } from 'drizzle-orm';
 import { vehicleAddress } from '../../contract/vehicle.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
+import type { VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
 import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { vehicle, vehicleClaim, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { BadInput, NotFound, Stale } from '../problems.ts';
+import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { allVariants } from '../read/library.ts';
 import { partOf } from '../read/sheet.ts';
 
@@ -16,6 +17,9 @@ const CORNER: Record<Corner, string> = {
   rearLeftKg: 'Rear left',
   rearRightKg: 'Rear right',
 };
+
+/** Figures that a weighing sets. */
+const WEIGHED: ReadonlySet<VehicleFigureId> = new Set(['frontAxleMass', 'rearAxleMass']);
 
 /** Jobs of one vehicle share its figures: the vehicle itself is locked, after its job. */
 async function lockVehicle(tx: Tx, id: string): Promise<void> {
@@ -67,7 +71,7 @@ export const vehicleEndpoints = [
       await lockVehicle(tx, job.vehicleId);
       const before = (await partOf(tx, { id: job.id }, 'vehicle')).measured[body.figure] ?? null;
       if ((before?.at ?? null) !== since) throw new Stale(before);
-      const values = { ...measured, byId: person.id, at: now() };
+      const values = { ...measured, says: null, byId: person.id, at: now() };
       await tx
         .insert(vehicleFigure)
         .values({ ...values, vehicleId: job.vehicleId })
@@ -105,6 +109,9 @@ export const vehicleEndpoints = [
       const info = await partOf(tx, { id: job.id }, 'vehicle');
       const claim = info.claims.find((one) => one.id === params.id);
       if (!claim) throw new NotFound('claim');
+      // A weighing wins over whatever is said of an axle.
+      if (body.use && info.weighings.length > 0 && WEIGHED.has(claim.figure))
+        throw new RuleBroken('The vehicle has been weighed: the scales are used. Weigh it again, or set this aside.');
       const used = info.measured[claim.figure] ?? null;
       if ((used?.at ?? null) !== body.since || claim.at !== body.seen) throw new Stale({ used, claim });
       const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
@@ -113,12 +120,13 @@ export const vehicleEndpoints = [
       if (body.use) {
         // What was used until now stays, as what is not used and why.
         const { value, source } = used ?? variant.figures[claim.figure];
-        const values = { figure: claim.figure, value: claim.value, source: claim.source, ...mine };
+        const { figure, says: said } = claim;
+        const values = { figure, value: claim.value, source: claim.source, says: said, ...mine };
         await tx
           .insert(vehicleFigure)
           .values({ ...values, vehicleId: job.vehicleId })
           .onConflictDoUpdate({ target: [vehicleFigure.vehicleId, vehicleFigure.figure], set: values });
-        const says = used ? `used until then, by ${used.by ?? 'somebody'}` : 'the library of the model';
+        const says = used ? (used.says ?? `${used.by ?? 'somebody'}, until then`) : 'the library of the model';
         await tx
           .update(vehicleClaim)
           .set({ value, source, says, whyNot: body.why, ...mine })

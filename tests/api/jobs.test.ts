@@ -254,7 +254,7 @@ describe('what sources say against each other', () => {
     const used = { use: true, why: 'the library has the short wheelbase', since: null, seen };
     expect((await jory.send('post', settle, used)).status).toBe(200);
     const after = await claims();
-    expect(after.measured.grossMass).toMatchObject({ value: 1700, source: 'drawing' });
+    expect(after.measured.grossMass).toMatchObject({ value: 1700, source: 'drawing', says: 'handbook of 1971' });
     // What was used until then stays, as what is not used and why.
     expect(after.claims).toMatchObject([
       { figure: 'grossMass', value: 1640, source: 'library', says: 'the library of the model', whyNot: used.why },
@@ -262,6 +262,17 @@ describe('what sources say against each other', () => {
     expect((await jory.send('post', settle, used)).status).toBe(409);
     expect((await jory.send('post', path, { ...claim, value: -1 })).body.fields.value).toMatch(/cannot be/);
     expect((await jory.send('post', path, { ...claim, says: '' })).body.fields.says).toMatch(/needed/);
+    // What the scales say of an axle is not settled away.
+    const scales = await shop.visitor('jory');
+    const weighed = await scales.job('Bakery van');
+    if (weighed.vehicle.weighings.length === 0) throw new Error('the sample has this vehicle weighed');
+    const axle = { figure: 'frontAxleMass', value: 500, source: 'drawing', says: 'the maker' };
+    const { body: said } = await scales.send('post', `/jobs/${weighed.number}/vehicle-claims`, axle);
+    const { at } = (await scales.job('Bakery van')).vehicle.claims.find((one) => one.id === said.id)!;
+    const settled = { use: true, why: 'x', since: weighed.vehicle.measured.frontAxleMass?.at ?? null, seen: at };
+    const refused = await scales.send('post', `/jobs/${weighed.number}/vehicle-claims/${said.id}/settle`, settled);
+    expect(refused.status).toBe(422);
+    expect(refused.body.detail).toMatch(/has been weighed/);
     const nobody = `${path}/${'0'.repeat(8)}-0000-4000-8000-${'0'.repeat(12)}/settle`;
     expect((await jory.send('post', nobody, used)).status).toBe(404);
   });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { CYCLE_R83, CYCLE_R83_EXTRA_URBAN, CYCLE_R83_URBAN } from '../../core/road/cycleR83.ts';
-import { traceDistanceM } from '../../core/road/trace.ts';
+import { traceDistanceM } from '../../core/testing/traceDistance.ts';
 
 // Source: UN Regulation No. 83, Annex 4, tables of the urban and extra-urban cycle (segments from memory).
 describe('UN R83 cycle', () => {

@@ -1,7 +1,7 @@
 import { Solver } from 'odex';
 import { describe, expect, test } from 'vitest';
 import { awgAtLeast, awgDiameterMm, awgMm2, awgName, mm2Awg } from '../../core/wiring/awg.ts';
-import { COPPER_OHM_MM2_PER_M, conductorOhm, judgeCable, smallestCable } from '../../core/wiring/cable.ts';
+import { COPPER_OHM_MM2_PER_M, conductorOhm, fittingCables, judgeCable } from '../../core/wiring/cable.ts';
 import { E24, e24Down } from '../../core/wiring/e24.ts';
 import { fuseNeed } from '../../core/wiring/fuse.ts';
 import { linkVoltage, precharge } from '../../core/wiring/precharge.ts';
@@ -49,7 +49,7 @@ describe('copper', () => {
     const duty = { continuousA: 150, peak30sA: 250, nominalV: 100, lengthM: 6, drop: 0.015, temperatureC: 60 };
     const drops = cables.map((cable) => judgeCable(cable, duty).dropShare);
     for (let i = 1; i < drops.length; i++) expect(drops[i]).toBeLessThan(drops[i - 1]!);
-    const best = smallestCable(cables, duty)!;
+    const best = fittingCables(cables, duty)[0]!;
     expect(
       cables.filter((cable) => cable.sectionMm2 < best.cable.sectionMm2).every((c) => !judgeCable(c, duty).fits),
     ).toBe(true);

@@ -1,6 +1,8 @@
 import equal from 'fast-deep-equal';
 import { memo } from 'react';
+import { formatQuantity } from '../../core/quantity/format.ts';
 import type { VehicleState } from '../../core/vehicle/state.ts';
+import { useUnitSet } from '../data/session.tsx';
 import { lengthsOf, type Point, sideOutline, sideWindow } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
 import { type BoxMoving, useBoxDrag } from './useBoxDrag.ts';
@@ -36,6 +38,7 @@ export const VehicleElevation = memo(Elevation, equal);
 
 function Elevation({ vehicle, parts, front, rear, middle, centreX, moving = null }: Props) {
   const dragOf = useBoxDrag(moving);
+  const unitSet = useUnitSet();
   const l = lengthsOf(vehicle);
   const pad = 140;
   const long = l.rearX - l.frontX + 2 * pad;
@@ -161,7 +164,7 @@ function Elevation({ vehicle, parts, front, rear, middle, centreX, moving = null
         fontSize={letter * 0.82}
         fill="var(--soft)"
       >
-        wheelbase {Math.round(l.wheelbase)} mm
+        wheelbase {formatQuantity(l.wheelbase, 'length', unitSet)}
       </text>
       {(
         [

@@ -1,10 +1,11 @@
+import { solveChain } from '../../chain/solve.ts';
 import { accelerate } from '../../drive/accelerate.ts';
 import type { GearWay } from '../../drive/gears.ts';
 import { motorPull } from '../../drive/pull.ts';
 import { figure, missing } from '../figure.ts';
 import { roadVehicle } from '../road/roadVehicle.ts';
+import { chainPeak } from './chain.ts';
 import { drivelineWorst } from './drivelineWorst.ts';
-import { motorNow } from './motorNow.ts';
 import { pull } from './pull.ts';
 import { runUp } from './runUp.ts';
 
@@ -35,9 +36,9 @@ export const capCost = figure({
   name: 'That cap costs, 0 to 50 km/h',
   group: 'driveline',
   kind: 'duration',
-  needs: { protectiveCap, motorNow, pull, runUp, roadVehicle },
+  needs: { protectiveCap, chainPeak, pull, runUp, roadVehicle },
   reads: ['drive'],
-  compute: ({ protectiveCap: cap, motorNow: motor, pull: p, runUp: run, roadVehicle: vehicle }, { drive }) => {
+  compute: ({ protectiveCap: cap, chainPeak: chain, pull: p, runUp: run, roadVehicle: vehicle }, { drive }) => {
     const now = run.secondsTo.get(50) ?? null;
     if (now === null) return missing('neverReached');
     const terms = [
@@ -45,8 +46,9 @@ export const capCost = figure({
       { symbol: '0–50 km/h without it', value: now, kind: 'duration' as const },
     ];
     const answer = { formula: '0–50 km/h with the cap − without it', source: 'the same run with less torque' };
-    if (cap >= motor.peak.peakTorqueNm) return { ...answer, value: 0, terms };
-    const capped = { ...motor.peak, peakTorqueNm: cap };
+    if (cap >= chain.motor.peakTorqueNm) return { ...answer, value: 0, terms };
+    // Less torque lets the voltage stand higher: the chain is solved anew.
+    const { motor: capped } = solveChain({ ...chain.ask, motor: { ...chain.ask.motor, torqueCapNm: cap } });
     const at = (way: GearWay) => (v: number) => Math.min(motorPull(capped, way, v), p.gripDryN);
     const slower =
       accelerate(vehicle, at(p.engaged.way), [50], {

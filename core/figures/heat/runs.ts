@@ -1,3 +1,4 @@
+import { airWarming } from '../../cooling/air.ts';
 import { BATTERY_HIGHEST_C, MODULE_J_PER_KGK } from '../../cooling/coolant.ts';
 import { accelerate, SAMPLE_S } from '../../drive/accelerate.ts';
 import { type PackRun, packRun, type RunSeries, runSeries } from '../../pack/runs.ts';
@@ -82,6 +83,30 @@ export const runRise = figure({
     terms: [{ symbol: 'heat', value: run.heatJ / 3600, kind: 'energy' }],
     source: SOURCE,
   }),
+});
+
+/** How much the air warms that carries a run's heat away as it arises. */
+export const runAir = figure({
+  id: 'runAir',
+  name: 'Air through the pack warms by',
+  group: 'runs',
+  kind: 'warming',
+  needs: { fullRuns },
+  reads: ['use'],
+  compute: ({ fullRuns: { run } }, { use }) => {
+    const heatW = run.heatJ / run.seconds;
+    const airM3h = use.runs?.airM3h ?? 0;
+    if (!(airM3h > 0)) return missing('noAirFlow');
+    return {
+      value: airWarming(heatW, airM3h),
+      formula: 'ΔT = P ÷ (ρ·V̇·c_p), with the mean heat of a run',
+      terms: [
+        { symbol: 'P', value: heatW, kind: 'watts' },
+        { symbol: 'V̇', value: airM3h, kind: 'airFlow' },
+      ],
+      source: 'heat balance; air 1.2 kg/m³ and 1.006 kJ/kgK, from memory',
+    };
+  },
 });
 
 function inARow(about: FigureAbout, of: Entry<Runs>) {

@@ -1,3 +1,4 @@
+import { powerAt } from '../../pack/powerAt.ts';
 import { figure } from '../figure.ts';
 import { packFacts } from './packFacts.ts';
 
@@ -86,9 +87,9 @@ export const packContinuous = figure({
   kind: 'electricPower',
   needs: { packFacts },
   compute: ({ packFacts: p }) => {
-    const amps = p.resistanceOhm > 0 ? Math.min(p.continuousA, p.nominalV / (2 * p.resistanceOhm)) : p.continuousA;
+    const { amps, watts } = powerAt(p.nominalV, p.resistanceOhm, p.continuousA);
     return {
-      value: (p.nominalV - amps * p.resistanceOhm) * amps,
+      value: watts,
       formula: 'P = (V nominal − I·R) × I, with I continuous, at most V nominal ÷ 2R',
       terms: [
         { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },

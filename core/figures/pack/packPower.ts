@@ -1,3 +1,4 @@
+import { powerAt } from '../../pack/powerAt.ts';
 import { figure } from '../figure.ts';
 import { packFacts } from './packFacts.ts';
 
@@ -9,10 +10,9 @@ export const packPower = figure({
   kind: 'electricPower',
   needs: { packFacts },
   compute: ({ packFacts: p }) => {
-    // Past V/2R more current gives less power: the pack then gives its most, V²/4R.
-    const amps = p.resistanceOhm > 0 ? Math.min(p.peakA, p.nominalV / (2 * p.resistanceOhm)) : p.peakA;
+    const { amps, watts } = powerAt(p.nominalV, p.resistanceOhm, p.peakA);
     return {
-      value: (p.nominalV - amps * p.resistanceOhm) * amps,
+      value: watts,
       formula: 'P = (V nominal − I·R) × I, with I for ten seconds, at most V nominal ÷ 2R',
       terms: [
         { symbol: 'V nominal', value: p.nominalV, kind: 'voltage' },

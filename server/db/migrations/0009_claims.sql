@@ -11,6 +11,7 @@ CREATE TABLE "vehicle_claim" (
 	CONSTRAINT "vehicle_claim_says" CHECK ("vehicle_claim"."says" <> '' and ("vehicle_claim"."why_not" is null or "vehicle_claim"."why_not" <> ''))
 );
 --> statement-breakpoint
+ALTER TABLE "vehicle_figure" ADD COLUMN "says" text;--> statement-breakpoint
 ALTER TABLE "vehicle_claim" ADD CONSTRAINT "vehicle_claim_vehicle_id_vehicle_id_fk" FOREIGN KEY ("vehicle_id") REFERENCES "public"."vehicle"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "vehicle_claim" ADD CONSTRAINT "vehicle_claim_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "vehicle_claim_vehicle" ON "vehicle_claim" USING btree ("vehicle_id");--> statement-breakpoint

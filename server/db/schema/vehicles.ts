@@ -76,6 +76,8 @@ export const vehicleFigure = pgTable(
     figure: text('figure').notNull(),
     value: doublePrecision('value').notNull(),
     source: text('source', { enum: ['measured', 'library', 'drawing', 'assumed'] }).notNull(),
+    /** Who or what said so, where it was settled against another source. */
+    says: text('says'),
     byId: uuid('by_id')
       .notNull()
       .references(() => person.id),

@@ -1,4 +1,6 @@
 import { Link } from 'react-router';
+import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
+import type { UnitSet } from '../../../core/quantity/units.ts';
 import { BRIEF_NAME, byHowMuch, nowText } from '../../../wording/brief.ts';
 import { findingSentence, RULE_NAME } from '../../../wording/fit.ts';
 import { useUnitSet } from '../../data/session.tsx';
@@ -6,6 +8,15 @@ import { StateMark } from '../../widgets/StateMark.tsx';
 import type { Decision } from './judgeFloor.ts';
 
 const days = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;
+
+/** A firm line that does not hold: by how much, or that the drive cannot at all. */
+const brokenText = (judged: LineJudgement, set: UnitSet): string => {
+  const name = BRIEF_NAME[judged.line.kind];
+  const now = nowText(judged, set);
+  return judged.value === null
+    ? `${name}: ${now}. The line is firm.`
+    : `${name} is ${now}, ${byHowMuch(judged, set)}. The line is firm.`;
+};
 
 /** One thing to decide, with its next action. */
 export function DecisionItem({ decision: { about, job, mark } }: { decision: Decision }) {
@@ -15,7 +26,7 @@ export function DecisionItem({ decision: { about, job, mark } }: { decision: Dec
     switch (about.kind) {
       case 'brokenLine':
         return {
-          text: `${BRIEF_NAME[about.line.line.kind]} is ${nowText(about.line, set)}, ${byHowMuch(about.line, set)}. The line is firm.`,
+          text: brokenText(about.line, set),
           action: <Link to={to('size')}>Change the design</Link>,
         };
       case 'misfit':

@@ -4,9 +4,11 @@ import { useNavigate } from 'react-router';
 import type { Sent } from '../../../contract/address.ts';
 import type { BriefLineBody } from '../../../contract/brief.ts';
 import { jobAddress, type NewJob as NewJobBody } from '../../../contract/jobChange.ts';
+import { formatQuantity } from '../../../core/quantity/format.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useLibrary } from '../../data/resources.ts';
+import { useUnitSet } from '../../data/session.tsx';
 import { lengthsOf } from '../../drawing/outline.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
@@ -34,6 +36,7 @@ const BLANK: Draft = {
 
 /** Client, vehicle from the library, and the first lines of the brief; kept as a draft until it is saved. */
 export default function NewJob() {
+  const unitSet = useUnitSet();
   const { shelves } = useLibrary();
   const navigate = useNavigate();
   const [draft, setDraft] = useDraft<Draft>('new job');
@@ -114,8 +117,9 @@ export default function NewJob() {
           <div className="in">
             <VehiclePlan vehicle={plan} parts={[]} perMm={0.06} title={`${plan.variant.modelName} from above`} />
             <p className="soft small">
-              {Math.round(span.rearX - span.frontX)} mm long, {span.width} mm wide, gross mass{' '}
-              {plan.figures.grossMass.value} kg by its plate
+              {formatQuantity(span.rearX - span.frontX, 'length', unitSet)} long,{' '}
+              {formatQuantity(span.width, 'length', unitSet)} wide, gross mass{' '}
+              {formatQuantity(plan.figures.grossMass.value, 'mass', unitSet)} by its plate
             </p>
           </div>
         )}

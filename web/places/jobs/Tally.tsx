@@ -78,7 +78,7 @@ export function Tally() {
                   {nowText(judgement, set)}
                 </FigureValue>
               ) : (
-                <span className="soft small">{nowText(judgement, set)}</span>
+                <span className={state === 'broken' ? 'small' : 'soft small'}>{nowText(judgement, set)}</span>
               )}
             </span>
             <span className="say">
@@ -92,7 +92,7 @@ export function Tally() {
                 </span>
               )}
               {delta && <span className="wait strong"> {delta}</span>}
-              {judgement.margin !== null && canTurn(line) && <TurnRound judged={judgement} />}
+              {(judgement.margin !== null || state === 'broken') && canTurn(line) && <TurnRound judged={judgement} />}
             </span>
           </div>
         );

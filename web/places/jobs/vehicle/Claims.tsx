@@ -16,16 +16,21 @@ export function Claims({ id }: { id: VehicleFigureId }) {
   const { job } = useOpenJob('job');
   const set = useUnitSet();
   const may = useMay(job, 'measure');
-  return job.vehicle.claims
-    .filter((claim) => claim.figure === id)
-    .map((claim) => (
-      <div key={claim.id} className="small soft" data-claim={claim.whyNot === null ? 'open' : 'settled'}>
-        {claim.whyNot === null && <StateMark mark="waiting" label="not settled" />} {claim.says} says{' '}
-        {formatQuantity(claim.value, VEHICLE_FIGURES[id], set)} ({SOURCE_NAME[claim.source]})
-        {claim.whyNot === null ? '' : `: not used, ${claim.whyNot}`}
-        {may && claim.whyNot === null && <Settle claim={claim} />}
-      </div>
-    ));
+  const says = job.vehicle.measured[id]?.says;
+  const claims = job.vehicle.claims.filter((claim) => claim.figure === id);
+  return (
+    <>
+      {says && <div className="small soft">by {says}</div>}
+      {claims.map((claim) => (
+        <div key={claim.id} className="small soft" data-claim={claim.whyNot === null ? 'open' : 'settled'}>
+          {claim.whyNot === null && <StateMark mark="waiting" label="not settled" />} {claim.says} says{' '}
+          {formatQuantity(claim.value, VEHICLE_FIGURES[id], set)} ({SOURCE_NAME[claim.source]})
+          {claim.whyNot === null ? '' : `: not used, ${claim.whyNot}`}
+          {may && claim.whyNot === null && <Settle claim={claim} />}
+        </div>
+      ))}
+    </>
+  );
 }
 
 function Settle({ claim }: { claim: VehicleClaim }) {
@@ -74,9 +79,7 @@ function SettleForm({ claim, done }: { claim: VehicleClaim; done: () => void }) 
           Set it aside
         </Button>
       </div>
-      {problem?.status === 409 && (
-        <p className="stop small">Somebody else decided meanwhile: close this and look again.</p>
-      )}
+      {problem && <p className="stop small">{problem.detail}</p>}
     </form>
   );
 }

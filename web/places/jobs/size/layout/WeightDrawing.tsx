@@ -198,7 +198,7 @@ function Clearances({ gaps }: { gaps: ReturnType<typeof boxGaps> }) {
   if (tightest.length === 0) return null;
   return (
     <div className="row small" data-clearances>
-      <span className="soft">Clearance, {STATIC_CLEARANCE_MM} mm wanted:</span>
+      <span className="soft">Clearance, {formatQuantity(STATIC_CLEARANCE_MM, 'length', set)} wanted:</span>
       {tightest.map((gap) => (
         <span key={gap.box} className={gap.gapMm < STATIC_CLEARANCE_MM ? 'stop strong' : ''} data-clearance={gap.box}>
           {gap.box} {formatQuantity(gap.gapMm, 'length', set)}
