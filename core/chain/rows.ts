@@ -30,7 +30,9 @@ export interface BehindMotor {
 export function chainRows(chain: Chain, behind: readonly BehindMotor[]): ChainRow[] {
   const { ask, full, motor: now, torqueBy } = chain;
   const { motor } = ask;
-  const held = (link: LinkId) => full.heldBy.link === link || torqueBy.link === link;
+  // From rest the tyres may slip before torque is asked for: then they hold it, not the motor.
+  const slips = behind.some((one) => one.holds);
+  const held = (link: LinkId) => full.heldBy.link === link || (!slips && torqueBy.link === link);
   const row = (
     link: LinkId,
     part: string | null,

@@ -68,6 +68,11 @@ describe('what each part of the chain allows', () => {
     expect(row('Contactor box')).toMatchObject({ limit: null, left: null, holds: false });
     expect(row('Modules, ten seconds').left).toBeCloseTo(0.5, 9);
     expect(row('Grip of the tyres, dry').limit).toBeGreaterThan(3000);
+    // Tyres that slip before the torque is there hold the start in its place.
+    const strong = sheetOf(drive({ unit: unit({ peakTorqueNm: 900 }) })).get(chainLinks).value!;
+    const holding = strong.filter((one) => one.holds).map((one) => one.name);
+    expect(holding).toContain('Grip of the tyres, dry');
+    expect(holding).not.toContain('Motor, torque');
   });
 });
 

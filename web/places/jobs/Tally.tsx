@@ -82,6 +82,7 @@ export function Tally() {
               )}
             </span>
             <span className="say">
+              {(judgement.margin !== null || state === 'broken') && canTurn(line) && <TurnRound judged={judgement} />}
               {line.firm && <strong>firm: </strong>}
               {wanted(line, judgement.target, set)}
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}
@@ -92,7 +93,6 @@ export function Tally() {
                 </span>
               )}
               {delta && <span className="wait strong"> {delta}</span>}
-              {(judgement.margin !== null || state === 'broken') && canTurn(line) && <TurnRound judged={judgement} />}
             </span>
           </div>
         );

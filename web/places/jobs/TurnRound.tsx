@@ -19,12 +19,13 @@ export function TurnRound({ judged }: { judged: LineJudgement }) {
       onOpenChange={setOpen}
       trigger="click"
       placement="left"
-      title={`What alone would just meet it: ${BRIEF_NAME[judged.line.kind]}`}
+      title={`${judged.state === 'met' ? 'How far each alone may go' : 'What alone would just meet it'}: ${BRIEF_NAME[judged.line.kind]}`}
       content={open ? <Answers judged={judged} /> : null}
     >
       <Button
         size="small"
         type="text"
+        className="turn"
         icon={<SwapOutlined />}
         aria-label={`What would just meet ${BRIEF_NAME[judged.line.kind]}`}
         title="What would just meet it"
@@ -33,7 +34,8 @@ export function TurnRound({ judged }: { judged: LineJudgement }) {
   );
 }
 
-function Answers({ judged: { line, target } }: { judged: LineJudgement }) {
+function Answers({ judged: { line, target, state } }: { judged: LineJudgement }) {
+  const none = state === 'met' ? 'no amount breaks it' : 'no amount does';
   const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   const answers = useMemo(() => turnRound(line, sheet), [line, sheet]);
@@ -47,9 +49,7 @@ function Answers({ judged: { line, target } }: { judged: LineJudgement }) {
         columns={({ words, figures }) => [
           words('Of', ({ input }) => input.name),
           figures('Now', ({ input, now }) => formatQuantity(now, input.kind, set)),
-          figures('Just meets it', (answer) =>
-            answer.wanted === null ? 'no amount does' : <Wanted answer={answer} />,
-          ),
+          figures('Just meets it', (answer) => (answer.wanted === null ? none : <Wanted answer={answer} />)),
         ]}
       />
       <p className="soft">Modules with their mass, whether or not a bay takes them; voltages are for Layout to say.</p>

@@ -15,6 +15,9 @@ import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 
+/** An error is never shown as nothing: two digits, wherever they stand. */
+const twoDigits = (value: number): string => String(Number(value.toPrecision(2)));
+
 /** Rolling and drag as a coast-down shows them, beside what was taken until now; adopting makes them measured. */
 export function CoastDownResult({ log }: { log: Log }) {
   const { job, vehicle, use } = useOpenJob('job', 'vehicle', 'use');
@@ -85,14 +88,14 @@ export function CoastDownResult({ log }: { log: Log }) {
           )),
           numbers('By this log', ({ value, error }) => (
             <span className="strong">
-              {formatNumber(value, 4)} <span className="soft">± {formatNumber(error, 4)}</span>
+              {formatNumber(value, 4)} <span className="soft">± {twoDigits(error)}</span>
             </span>
           )),
         ]}
       />
       <p className="soft small">
         {formatQuantity(fit.fromKmh, 'speed', set)} to {formatQuantity(fit.toKmh, 'speed', set)}, {fit.windows}{' '}
-        stretches of two seconds; each is off by {formatNumber(fit.residualKmh, 2)} km/h a second. Drag area{' '}
+        stretches of two seconds; each is off by {twoDigits(fit.residualKmh)} km/h a second. Drag area{' '}
         {formatNumber(fit.dragAreaM2, 3)} m² over a frontal area of {formatNumber(area, 2)} m².
       </p>
       <div>

@@ -24,7 +24,7 @@ export function TippingPanel() {
   const worst = shown?.reduce((low, one) => (one.insideMm < low.insideMm ? one : low));
   const mm = (value: number) => formatQuantity(value, 'length', set);
   return (
-    <Panel title="On the lift" aside={worst ? `closest after ${worst.step.name}: ${SAY[worst.state]}` : undefined}>
+    <Panel title="On the lift" aside={worst && (worst.state === 'safe' ? 'safe throughout' : SAY[worst.state])}>
       <div className="in stack">
         {!shown && <p className="soft">{reasonText(result, set)}</p>}
         {worst && worst.state !== 'safe' && (
@@ -41,9 +41,8 @@ export function TippingPanel() {
               columns={({ words, figures }) => [
                 words('State', ({ state }) => <StateMark mark={MARK[state]} label={SAY[state]} />),
                 words('After', ({ step }) => step.name),
-                figures('Mass', ({ massKg }) => formatQuantity(massKg, 'mass', set)),
-                figures('Centre behind the front axle', ({ centreXMm }) => mm(centreXMm)),
-                figures('Inside the pads', ({ insideMm }) => mm(insideMm)),
+                figures('Centre, aft', ({ centreXMm }) => mm(centreXMm)),
+                figures('Inside pads', ({ insideMm }) => mm(insideMm)),
               ]}
             />
           </Fold>

@@ -46,7 +46,8 @@ function Link({ row }: { row: ChainRow }) {
   const set = useUnitSet();
   const { name, part, kind, limit, asked, left, holds } = row;
   const say = (value: number) => formatQuantity(value, kind, set);
-  const over = left !== null && left < -1e-9;
+  // What holds is never over: the rest of the chain gives no more than it lets through.
+  const over = !holds && left !== null && left < -1e-9;
   const state = over ? 'stop' : holds ? 'wait' : left === null ? 'open' : 'go';
   return (
     <li className={`link ${state}`}>

@@ -1,5 +1,6 @@
 import { SafetyNote } from '../../../../widgets/SafetyNote.tsx';
 import { CablePanel, FusePanel } from './CablePanel.tsx';
+import { LvFigures } from './LvFigures.tsx';
 import { LvPanel } from './LvPanel.tsx';
 import { PrechargePanel } from './PrechargePanel.tsx';
 
@@ -8,7 +9,10 @@ export default function ElectricsLook({ faults }: { faults: Readonly<Record<stri
   return (
     <>
       <div className="two">
-        <PrechargePanel faults={faults} />
+        <div className="stack">
+          <PrechargePanel faults={faults} />
+          <LvFigures />
+        </div>
         <div className="stack">
           <CablePanel faults={faults} />
           <FusePanel />
