@@ -82,7 +82,9 @@ export function Tally() {
               )}
             </span>
             <span className="say">
-              {(judgement.margin !== null || state === 'broken') && canTurn(line) && <TurnRound judged={judgement} />}
+              {(judgement.margin !== null || state === 'broken') && canTurn(line) && (
+                <TurnRound line={line} met={state === 'met'} />
+              )}
               {line.firm && <strong>firm: </strong>}
               {wanted(line, judgement.target, set)}
               {margin && (state === 'broken' ? <span className="stop">{`, ${margin}`}</span> : `, ${margin}`)}

@@ -1,7 +1,7 @@
 import { SwapOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
-import { useMemo, useState } from 'react';
-import type { LineJudgement } from '../../../core/brief/judgeLine.ts';
+import { memo, useMemo, useState } from 'react';
+import type { BriefLine } from '../../../core/brief/lines.ts';
 import { type TurnedAnswer, turnRound } from '../../../core/brief/turnRound.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
@@ -10,35 +10,45 @@ import { useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { useOpenJob } from './openJob.ts';
 
-/** The question turned round: how much of one thing, all else as it is, would just meet this line of the brief. */
-export function TurnRound({ judged }: { judged: LineJudgement }) {
+/**
+ * The question turned round: how much of one thing, all else as it is, would just meet this line of the brief. Closed, it is
+ * drawn again only when the line becomes met or broken.
+ */
+export const TurnRound = memo(function TurnRound({ line, met }: { line: BriefLine; met: boolean }) {
   const [open, setOpen] = useState(false);
+  const name = BRIEF_NAME[line.kind];
+  const button = (
+    <Button
+      size="small"
+      type="text"
+      className="turn"
+      icon={<SwapOutlined />}
+      aria-label={`What would just meet ${name}`}
+      title="What would just meet it"
+      onClick={() => setOpen(true)}
+    />
+  );
+  if (!open) return button;
   return (
     <Popover
-      open={open}
+      open
       onOpenChange={setOpen}
       trigger="click"
       placement="left"
-      title={`${judged.state === 'met' ? 'How far each alone may go' : 'What alone would just meet it'}: ${BRIEF_NAME[judged.line.kind]}`}
-      content={open ? <Answers judged={judged} /> : null}
+      title={`${met ? 'How far each alone may go' : 'What alone would just meet it'}: ${name}`}
+      content={<Answers line={line} met={met} />}
     >
-      <Button
-        size="small"
-        type="text"
-        className="turn"
-        icon={<SwapOutlined />}
-        aria-label={`What would just meet ${BRIEF_NAME[judged.line.kind]}`}
-        title="What would just meet it"
-      />
+      {button}
     </Popover>
   );
-}
+});
 
-function Answers({ judged: { line, target, state } }: { judged: LineJudgement }) {
-  const none = state === 'met' ? 'no amount breaks it' : 'no amount does';
-  const { sheet } = useOpenJob('sheet');
+function Answers({ line, met }: { line: BriefLine; met: boolean }) {
+  const none = met ? 'no amount breaks it' : 'no amount does';
+  const { sheet, lines } = useOpenJob('sheet', 'lines');
   const set = useUnitSet();
   const answers = useMemo(() => turnRound(line, sheet), [line, sheet]);
+  const target = lines.find((one) => one.line.id === line.id)?.target ?? null;
   return (
     <div style={{ maxWidth: 460 }} className="small">
       <p className="soft">{wanted(line, target, set)}; each thing alone, all else as it is.</p>
