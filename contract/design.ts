@@ -148,6 +148,7 @@ export const designInputsSchema = Joi.object<Mutable<DesignInputs>, true>({
   format: Joi.number().valid(1).label('Format').required(),
   moduleId: componentId('Module').allow(null).required(),
   measuredAh: quantity('Measured capacity', 'charge', 1, 2000).allow(null),
+  measuredOhm: quantity('Measured resistance', 'resistance', 0.0001, 10).allow(null),
   packs: Joi.string().valid('one', 'series', 'parallel').label('Packs'),
   packCooling: Joi.string().valid('air', 'liquid').label('Cooling of the pack'),
   strings: whole('Strings', 1, 20).required(),

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { RangeClaim } from '../core/brief/rangeClaims.ts';
 import type { CostInputs } from '../core/charge/runningCost.ts';
 import type { NamedSupply, RunsUse, Trailer, VehicleUse } from '../core/figures/slots.ts';
 import { address, answers } from './address.ts';
@@ -64,6 +65,16 @@ export const useSchema = Joi.object<Mutable<VehicleUse>, true>({
   dcPostA: quantity('Amperes of the post', 'current', 1, 2000).allow(null),
   homeAtH: quantity('Hour of coming home', 'clock', 0, 24),
   cost,
+  rangeClaims: Joi.array()
+    .items(
+      Joi.object<RangeClaim, true>({
+        modules: whole('Modules', 1, 400).required(),
+        km: quantity('Range', 'distance', 1, 3000).required(),
+        says: text('Who says so', 120).required(),
+      }),
+    )
+    .max(12)
+    .label('Ranges others claim'),
 }).label('Use');
 
 export interface UseChange {

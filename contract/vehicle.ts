@@ -1,9 +1,10 @@
 import Joi from 'joi';
+import { LOG_FINDING_IDS, type LogFinding } from '../core/logs/findings.ts';
 import { SOURCES, type Sourced } from '../core/quantity/sourced.ts';
 import type { Weighing } from '../core/vehicle/state.ts';
 import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
 import { address, answers } from './address.ts';
-import type { Made } from './fields.ts';
+import type { Made, Mutable } from './fields.ts';
 import { faultAt, number, text } from './fields.ts';
 
 /** What somebody says of a figure that is not, or not yet, the one used. */
@@ -32,9 +33,19 @@ export interface VehicleInfo {
   readonly measured: Partial<Record<VehicleFigureId, Sourced>>;
 }
 
-/** A vehicle with what is said of it besides. */
+/** What a log showed, kept beside what was predicted. */
+export interface KeptFinding extends LogFinding {
+  readonly id: string;
+  /** Name of the log's file. */
+  readonly log: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** A vehicle with what is said of it and what its logs showed. */
 export interface VehicleWithClaims extends VehicleInfo {
   readonly claims: readonly VehicleClaim[];
+  readonly findings: readonly KeptFinding[];
 }
 
 export interface WeighingBody {
@@ -119,6 +130,25 @@ const claimDecisionSchema = Joi.object<ClaimDecision, true>({
   seen: Joi.string().isoDate().max(40).raw().label('Seen').required(),
 });
 
+export interface LogFindingsBody {
+  readonly log: string;
+  readonly findings: readonly LogFinding[];
+}
+const finite = (label: string) => number(label, -1e9, 1e9);
+const finding = Joi.object<LogFinding, true>({
+  figure: Joi.string()
+    .valid(...LOG_FINDING_IDS)
+    .label('Figure')
+    .required(),
+  predicted: finite('Predicted').allow(null).required(),
+  measured: finite('Measured').required(),
+  error: number('Error', 0, 1e9).allow(null).required(),
+});
+const logFindingsSchema = Joi.object<Mutable<LogFindingsBody>, true>({
+  log: text('Log', 200).required(),
+  findings: Joi.array().items(finding).min(1).max(6).unique('figure').label('Findings').required(),
+});
+
 export const vehicleAddress = {
   weigh: address({
     method: 'post',
@@ -140,6 +170,13 @@ export const vehicleAddress = {
     act: 'measure',
     body: vehicleClaimSchema,
     answer: answers<Made>(),
+  }),
+  keepFindings: address({
+    method: 'post',
+    path: '/jobs/:number/log-findings',
+    act: 'measure',
+    body: logFindingsSchema,
+    answer: answers<{ readonly kept: number }>(),
   }),
   settleClaim: address({
     method: 'post',

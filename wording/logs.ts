@@ -1,9 +1,13 @@
 import type { CoastDownProblem } from '../core/logs/coastDown.ts';
 import type { DynoProblem } from '../core/logs/dyno.ts';
 import type { LogNote, LogProblem } from '../core/logs/readLog.ts';
+import type { RoadEfficiencyProblem } from '../core/logs/roadEfficiency.ts';
 import type { RoadLogProblem } from '../core/logs/roadLog.ts';
 
-export const LOG_PROBLEM: Record<LogProblem | CoastDownProblem | DynoProblem | RoadLogProblem, string> = {
+export const LOG_PROBLEM: Record<
+  LogProblem | CoastDownProblem | DynoProblem | RoadLogProblem | RoadEfficiencyProblem,
+  string
+> = {
   empty: 'This file is empty.',
   noColumns: 'No columns with names were found: seconds and speed are needed, or seconds, volts and amperes.',
   tooFew: 'There are too few lines with numbers in it.',
@@ -14,6 +18,10 @@ export const LOG_PROBLEM: Record<LogProblem | CoastDownProblem | DynoProblem | R
   noElectrics: 'A road log needs columns of seconds, volts and amperes.',
   noTorque: 'A dynamometer sheet needs columns of revolutions and of torque or power.',
   tooNarrowSpeeds: 'The revolutions lie too close together to make a curve.',
+  noSpeedInLog: 'Without a column of speeds the efficiency cannot be told.',
+  tooFewPulls: 'There are too few stretches that pull, or all pull alike: the efficiency cannot be told from it.',
+  notTheVehicle:
+    'By this log the drive gives more than it takes, or loses most of it: mass, tyres or air are not those of the run.',
   steadyCurrent: 'The current hardly changes: the resistance of the pack cannot be told from it.',
 };
 

@@ -6,6 +6,7 @@ export function completeDesign(inputs: DesignInputs): DesignInputs {
   return {
     ...inputs,
     measuredAh: inputs.measuredAh ?? null,
+    measuredOhm: inputs.measuredOhm ?? null,
     packs: inputs.packs ?? 'one',
     packCooling: inputs.packCooling ?? 'air',
     boxes: inputs.boxes.map((box) => ({

@@ -126,6 +126,8 @@ export interface DesignInputs {
   readonly moduleId: string | null;
   /** Capacity measured on the modules, Ah; null: the sheet's. @default null */
   readonly measuredAh?: number | null;
+  /** Resistance of the whole pack as measured, at 20 °C, Ω; null: by the sheets. @default null */
+  readonly measuredOhm?: number | null;
   readonly strings: number;
   /** One pack, or two in series or in parallel. @default 'one' */
   readonly packs?: PackWiring;

@@ -93,6 +93,7 @@ export function resolveDesign({
     pack: {
       module: componentAs(library.get(design.moduleId ?? ''), 'module'),
       measuredAh: design.measuredAh ?? null,
+      measuredOhm: design.measuredOhm ?? null,
       wiring: design.packs ?? 'one',
       boxes,
       satelliteChannels: other('bmsSatellite')?.sheet.channels ?? 18,

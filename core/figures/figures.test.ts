@@ -62,8 +62,8 @@ describe('evaluation', () => {
     const mass = sheet.get(FIGURES.frontAxleNow);
     sheet.update(slots({ charge: { ...slots().charge, inletAmps: 10 } }));
     for (const id of FIGURE_IDS) sheet.get(FIGURES[id]);
-    // What reads the charger; fuses and the year's cost come out as before, so nothing that rests on them is asked.
-    expect(sheet.computed()).toBe(10);
+    // What reads the charger, with heat and flow while charging; fuses and the year's cost come out as before, so nothing that rests on them is asked.
+    expect(sheet.computed()).toBe(12);
     expect(sheet.get(FIGURES.frontAxleNow)).toBe(mass);
   });
   test('a change that a figure on the way does not feel goes no further', () => {

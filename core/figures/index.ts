@@ -24,7 +24,7 @@ import { co2SavedYear, energyCostYear, fuelCostYear, savingYear } from './charge
 import { dcHeat, dcPowerMost, dcTime10to80 } from './charge/dc.ts';
 import { fullAt } from './charge/fullAt.ts';
 import { drivelineMargin } from './drive/drivelineMargin.ts';
-import { drivePower } from './drive/drivePower.ts';
+import { drivePower, drivePowerLow } from './drive/drivePower.ts';
 import { gearOpenRoad, gearTown } from './drive/gearAdvice.ts';
 import { hillStart } from './drive/hillStart.ts';
 import { gradeHeld50 } from './drive/hills.ts';
@@ -32,7 +32,7 @@ import { mountMargin } from './drive/mountMargin.ts';
 import { capCost, protectiveCap } from './drive/protectiveCap.ts';
 import { speedPer1000Rpm } from './drive/speedPer1000Rpm.ts';
 import { time0to20, time0to50, time0to50mph, time0to60mph, time0to100, timeQuarterMile } from './drive/timeTo.ts';
-import { topSpeed } from './drive/topSpeed.ts';
+import { topSpeed, topSpeedLow } from './drive/topSpeed.ts';
 import { totalRatio } from './drive/totalRatio.ts';
 import { cableBend, cableDrop, cableSection } from './electric/cable.ts';
 import { fuseBreaking, mainFuse } from './electric/fuses.ts';
@@ -54,6 +54,7 @@ import {
 } from './electric/precharge.ts';
 import type { Entry } from './figure.ts';
 import { heatCost, heaterHold, heaterWarmUp, seatsCost } from './heat/cabin.ts';
+import { chargeFlow, chargeHeat } from './heat/chargeCooling.ts';
 import { driveFlow, driveHeatMean, driveHeatWorst, packFlow, packHeat, packRise } from './heat/cooling.ts';
 import { runAir, runEnergy, runRise, runsFull, runsHalf } from './heat/runs.ts';
 import { bmsSatellites } from './pack/bmsSatellites.ts';
@@ -108,6 +109,7 @@ export const FIGURES = {
   bmsSatellites,
   boxClearance,
   drivePower,
+  drivePowerLow,
   time0to20,
   time0to50,
   time0to50mph,
@@ -115,6 +117,7 @@ export const FIGURES = {
   time0to100,
   timeQuarterMile,
   topSpeed,
+  topSpeedLow,
   hillStart,
   gradeHeld50,
   totalRatio,
@@ -188,6 +191,8 @@ export const FIGURES = {
   packHeat,
   packRise,
   packFlow,
+  chargeHeat,
+  chargeFlow,
   heaterHold,
   heaterWarmUp,
   heatCost,

@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { fitting } from '../testing/shelf.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
-import { chainPeak } from './drive/chain.ts';
+import { chainPeak, chainPeakLow } from './drive/chain.ts';
 import { chainLinks } from './drive/chainRows.ts';
 import { gearing } from './drive/gearing.ts';
 import { mounts } from './drive/mountMargin.ts';
 import { createSheet } from './evaluate.ts';
 import { FIGURE_IDS, FIGURES, type FigureId } from './index.ts';
+import { packFacts } from './pack/packFacts.ts';
 import { driveLine } from './road/driveLine.ts';
 import { roadVehicle } from './road/roadVehicle.ts';
 import { cycleRun } from './road/useRuns.ts';
@@ -27,6 +28,38 @@ const withModule = (change: object): Partial<Slots> => {
   const module = { ...MODULE, sheet: { ...MODULE.sheet, ...change } };
   return { pack: { ...slots().pack, module, boxes: slots().pack.boxes.map((box) => ({ ...box, module })) } };
 };
+
+describe('the pack as it is that day', () => {
+  const pack = (change: Partial<Slots['pack']>) => ({ pack: { ...slots().pack, ...change } });
+  test('a fifth of the charge left: its own voltage, and the lowest voltage of the cells sooner', () => {
+    const { emptyV, nominalV, resistanceOhm } = sheetOf().get(packFacts).value!;
+    const low = emptyV + 0.4 * (nominalV - emptyV);
+    expect(sheetOf().get(chainPeakLow).value!.ask.openV).toBeCloseTo(low, 9);
+    // Strong cells and motor: what holds is I = (V0 − V empty) / R.
+    const strong = {
+      ...withModule({ peakA: 5000, resistanceOhm: 0.05 }),
+      ...drive({ unit: unit({ peakPowerW: 4e5 }) }),
+    };
+    const weak = sheetOf(strong);
+    const ohm = weak.get(packFacts).value!.resistanceOhm;
+    expect(ohm).toBeGreaterThan(resistanceOhm);
+    const { limitA, limitBy } = weak.get(chainPeakLow).value!;
+    expect(limitBy.link).toBe('cellVoltage');
+    expect(limitA).toBeCloseTo((low - emptyV) / ohm, 6);
+    expect(value('drivePowerLow', strong)!).toBeLessThan(value('drivePower', strong)!);
+    expect(value('topSpeedLow')!).toBeLessThanOrEqual(value('topSpeed')!);
+    expect(value('topSpeedLow', strong)!).toBeLessThan(value('topSpeed', strong)!);
+  });
+  test('a measured resistance stands in for the sheets’, and moves with the cold as theirs does', () => {
+    const sheets = value('packResistance')!;
+    const measured = pack({ measuredOhm: 2 * sheets });
+    expect(value('packResistance', measured)).toBeCloseTo(2 * sheets, 12);
+    const cold = use({ ambientC: -10 });
+    expect(value('packResistance', { ...measured, ...cold })).toBeCloseTo(2 * value('packResistance', cold)!, 12);
+    const silent = withModule({ resistanceOhm: 0 });
+    expect(value('packResistance', { pack: { ...silent.pack!, measuredOhm: 0.2 } })).toBe(0.2);
+  });
+});
 
 describe('what each part of the chain allows', () => {
   test('the drive takes 200 A: no more flows, and it is named', () => {

@@ -239,6 +239,14 @@ describe('heat', () => {
     const litres = sheet.get(FIGURES.driveFlow).value!;
     expect((litres / 60) * 1.07 * 3400 * 5).toBeCloseTo(sheet.get(FIGURES.driveHeatWorst).value!, 6);
   });
+  test('while charging: what the charger loses, and what pump, fan and contactors draw', () => {
+    // 3300 W at η 0.9; 70 W of contactors, half of a pump of 45 W and 0.3 of a fan of 120 W.
+    const heat = 3300 * 0.1 + 70 + 22.5 + 36;
+    expect(value('chargeHeat')).toBeCloseTo(heat, 6);
+    expect((value('chargeFlow')! / 60) * 1.07 * 3400 * 5).toBeCloseTo(heat, 6);
+    const charger = { ...slots().charge, charger: null };
+    expect(sheetOf({ charge: charger }).get(FIGURES.chargeHeat).value).toBeNull();
+  });
   test('radiator, pumps and heater from the shelf, or none', () => {
     const loop = sheetOf().get(driveLoopChoice).value!;
     expect([loop.radiator?.name, loop.pump?.name]).toEqual(['Radiator 8', 'Pump 15']);

@@ -1,4 +1,5 @@
 import type { MassItem } from '../balance/axleLoads.ts';
+import type { RangeClaim } from '../brief/rangeClaims.ts';
 import type { Supply } from '../charge/acPower.ts';
 import type { CostInputs } from '../charge/runningCost.ts';
 import type { Component, ComponentOf } from '../component/sheets.ts';
@@ -85,6 +86,8 @@ export interface VehicleUse {
   readonly homeAtH?: number;
   /** @default USUAL_COST */
   readonly cost?: CostInputs;
+  /** Ranges that others claim, kept side by side. @default [] */
+  readonly rangeClaims?: readonly RangeClaim[];
 }
 
 /** Components that a panel may name to be fitted, whether or not the design has them. */
@@ -114,6 +117,8 @@ export interface Slots {
   readonly pack: {
     readonly module: ComponentOf<'module'> | null;
     readonly measuredAh: number | null;
+    /** Resistance of the whole pack at 20 °C, Ω; null: by the sheets. */
+    readonly measuredOhm: number | null;
     readonly wiring: PackWiring;
     readonly boxes: readonly PlacedBox[];
     readonly satelliteChannels: number;

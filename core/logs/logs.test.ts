@@ -5,6 +5,8 @@ import { fitCoastDown } from './coastDown.ts';
 import { dynoCurve } from './dyno.ts';
 import { fitTwoTerms } from './leastSquares.ts';
 import { type Log, readLog } from './readLog.ts';
+import { dischargeSign, fitRoadEfficiency } from './roadEfficiency.ts';
+import { roadFindings } from './roadFindings.ts';
 import { readRoadLog } from './roadLog.ts';
 
 const log = (text: string): Log => {
@@ -145,6 +147,62 @@ describe('a road log', () => {
   test('without electrics, or at one current only, it says so', () => {
     expect(readRoadLog(log(coasting(0)))).toBe('noElectrics');
     expect(readRoadLog(log(`s,V,A\n${lines(20, (i) => `${i},300,50`)}`))).toBe('steadyCurrent');
+  });
+});
+
+describe('the way from battery to road', () => {
+  // A drive that turns 0.85 of what it takes into work, beside 300 W of its own, accelerating again and again.
+  const driven = (efficiency: number, sign = 1, speedOf = (t: number) => 40 + 30 * Math.sin(t / 7)) => {
+    const row = (i: number) => {
+      const t = i / 4;
+      const v = speedOf(t) / 3.6;
+      const dv = (speedOf(t + 0.01) - speedOf(t - 0.01)) / 0.02 / 3.6;
+      const force = 1200 * 1.05 * dv + 1200 * 9.80665 * 0.013 + 0.5 * 1.2 * 1.1 * v * v;
+      const wheelW = force * v;
+      const watts = (wheelW > 0 ? wheelW / efficiency : 0.4 * wheelW) + 300;
+      // V = 300 − 0.1·I with V·I = watts.
+      const amps = (300 - Math.sqrt(300 ** 2 - 0.4 * watts)) / 0.2;
+      return `${t},${300 - 0.1 * amps},${sign * amps},${speedOf(t)}`;
+    };
+    return log(`s,V,A,km/h\n${lines(2400, row)}`);
+  };
+  test.each([1, -1])('found by what the road asked, with sign %d of amperes', (sign) => {
+    const read = driven(0.85, sign);
+    expect(dischargeSign(read.columns)).toBe(sign);
+    const way = fitRoadEfficiency(read, VAN);
+    if (typeof way === 'string') throw new Error(way);
+    expect(way.efficiency).toBeCloseTo(0.85, 2);
+    expect(Math.abs(way.besidesW - 300)).toBeLessThan(150);
+    expect(way.error).toBeLessThan(0.02);
+  });
+  test('each finding beside what was predicted, at 20 °C and at the shaft', () => {
+    const predicted = { packResistance: 0.06, efficiency: 0.9 };
+    const run = { vehicle: VAN, gearEfficiency: 0.95, resistanceThen: 2, predicted };
+    const shown = roadFindings(driven(0.85), run);
+    if (typeof shown === 'string') throw new Error(shown);
+    expect(shown.findings.map(({ figure }) => figure)).toEqual([
+      'consumption',
+      'packResistance',
+      'packVoltage',
+      'efficiency',
+    ]);
+    expect(shown.findings[0]).toMatchObject({ predicted: null, error: null });
+    expect(shown.findings[1]).toMatchObject({ predicted: 0.06, measured: expect.closeTo(0.05, 6) });
+    expect(shown.findings[3]).toMatchObject({ predicted: 0.9, measured: expect.closeTo(0.85 / 0.95, 2) });
+    const unknown = roadFindings(driven(0.85), { ...run, vehicle: null });
+    expect(typeof unknown !== 'string' && unknown.findings.map(({ figure }) => figure)).not.toContain('efficiency');
+    expect(roadFindings(log(coasting(0)), run)).toBe('noElectrics');
+  });
+  test('a log that cannot tell says why', () => {
+    expect(fitRoadEfficiency(log(`s,V,A\n${lines(20, (i) => `${i},300,${i}`)}`), VAN)).toBe('noSpeedInLog');
+    expect(
+      fitRoadEfficiency(
+        driven(0.85, 1, () => 10),
+        VAN,
+      ),
+    ).toBe('tooFewPulls');
+    // A vehicle of twice the mass would have put out more than went in.
+    expect(fitRoadEfficiency(driven(0.85), { ...VAN, massKg: 2400 })).toBe('notTheVehicle');
   });
 });
 

@@ -77,4 +77,5 @@ export const searchBase = (base: DesignInputs): DesignInputs => ({
   packs: 'one',
   boxes: [],
   measuredAh: null,
+  measuredOhm: null,
 });

@@ -190,6 +190,7 @@ export function slots(change: Partial<Slots> = {}): Slots {
     pack: {
       module: MODULE,
       measuredAh: null,
+      measuredOhm: null,
       wiring: 'one',
       cooling: 'air',
       holdingG: USUAL_HOLDING_G,

@@ -39,6 +39,12 @@ const PART_SQL = {
         'whyNot', q.why_not, 'by', p.name, 'at', ${iso('q.at')})`,
       'vehicle_claim q join person p on p.id = q.by_id where q.vehicle_id = v.id',
       'q.at, q.id',
+    )},
+    'findings', ${list(
+      `json_build_object('id', q.id, 'figure', q.figure, 'predicted', q.predicted, 'measured', q.measured,
+        'error', q.error, 'log', q.log, 'by', p.name, 'at', ${iso('q.at')})`,
+      'log_finding q join person p on p.id = q.by_id where q.vehicle_id = v.id',
+      'q.at desc, q.figure',
     )})`,
 
   brief: list(

@@ -5,7 +5,7 @@ import type { VehicleFigureId } from '../../core/vehicle/vehicleFigures.ts';
 import { type Corner, weighingProblems } from '../../core/vehicle/weighingProblem.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
-import { vehicle, vehicleClaim, vehicleFigure, weighing } from '../db/schema/index.ts';
+import { logFinding, vehicle, vehicleClaim, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { allVariants } from '../read/library.ts';
@@ -100,6 +100,16 @@ export const vehicleEndpoints = [
       const what = `noted what is said of ${body.figure}`;
       await log({ what, resource: 'vehicle', id: job.vehicleId, job: job.number, after: row });
       return { id: row.id };
+    }),
+  ),
+  serve(vehicleAddress.keepFindings, ({ change, params, body, person }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const job = await lock({ number: params.number });
+      const rows = body.findings.map((one) => ({ ...one, log: body.log, vehicleId: job.vehicleId, byId: person.id }));
+      await tx.insert(logFinding).values(rows);
+      const what = `kept what ${body.log} shows`;
+      await log({ what, resource: 'vehicle', id: job.vehicleId, job: job.number, after: body });
+      return { kept: rows.length };
     }),
   ),
   serve(vehicleAddress.settleClaim, ({ change, params, body, person, now }) =>

@@ -278,6 +278,25 @@ describe('what sources say against each other', () => {
   });
 });
 
+describe('what a log showed', () => {
+  test('is kept with the vehicle beside what was predicted; nonsense is refused at its field', async () => {
+    const jory = await shop.visitor('jory');
+    const { number } = await jory.job('Ice-cream van');
+    const path = `/jobs/${number}/log-findings`;
+    const one = { figure: 'consumption', predicted: 190, measured: 201.5, error: null };
+    expect((await jory.send('post', path, { log: 'harbour.csv', findings: [one] })).body).toEqual({ kept: 1 });
+    expect((await jory.job('Ice-cream van')).vehicle.findings).toMatchObject([
+      { ...one, log: 'harbour.csv', by: 'Jory Opie' },
+    ]);
+    const faults = async (body: object) => Object.keys((await jory.send('post', path, body)).body.fields);
+    expect(await faults({ log: '', findings: [one] })).toEqual(['log']);
+    expect(await faults({ log: 'x', findings: [] })).toEqual(['findings']);
+    expect(await faults({ log: 'x', findings: [one, one] })).toEqual(['findings.1']);
+    expect(await faults({ log: 'x', findings: [{ ...one, error: -1 }] })).toEqual(['findings.0.error']);
+    expect(await faults({ log: 'x', findings: [{ ...one, figure: 'charm' }] })).toEqual(['findings.0.figure']);
+  });
+});
+
 describe('designs', () => {
   test('are made, changed and chosen; what cannot be built is refused at its field', async () => {
     const ilse = await shop.visitor('ilse');

@@ -82,6 +82,58 @@ test('a coast-down log is read, adopted as measured, and the spread narrows', as
   expect(await width()).toBeLessThan(before * 0.7);
 });
 
+test('a road log is held against what was predicted, kept, and taken into the design', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'vehicle');
+  // 1064 kg that speed up and roll again and again, from 96 V less 0.05 Ω · I, four fifths of what is taken reach the road.
+  const rows = Array.from({ length: 1200 }, (_, i) => {
+    const [t, v] = [i / 2, (30 + 15 * Math.sin(i / 20)) / 3.6];
+    const force = 1064 * 1.05 * ((15 / 3.6 / 10) * Math.cos(i / 20)) + 1064 * 9.80665 * 0.013 + 0.5 * 1.225 * 1 * v * v;
+    const watts = 200 + force * v * (force > 0 ? 1.25 : 0.4);
+    const amps = (96 - Math.sqrt(96 ** 2 - 0.2 * watts)) / 0.1;
+    return `${t},${(96 - 0.05 * amps).toFixed(3)},${amps.toFixed(2)},${(v * 3.6).toFixed(2)}`;
+  });
+  const buffer = Buffer.from(`s,V,A,km/h\n${rows.join('\n')}`);
+  const file = page.locator('input[type="file"][accept=".csv,.txt"]');
+  await file.setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer });
+  await page.getByLabel('Mass during the run').fill('1064');
+  await page.getByLabel('Pack during the run').fill('20');
+  const shown = page.getByRole('table', { name: 'Road log against what was predicted' });
+  await expect(shown.getByRole('row', { name: /Resistance of the pack/ })).toContainText('50.0 mΩ');
+  await expect(shown.getByRole('row', { name: /Efficiency/ })).toContainText(/8\d\.\d\s%/);
+  await page.getByRole('button', { name: 'Keep beside what was predicted' }).click();
+  const kept = page.getByRole('table', { name: 'Predicted against measured, as kept' });
+  await expect(kept.getByRole('row', { name: /Resistance of the pack/ })).toContainText('harbour.csv, Ilse');
+  await page.getByRole('button', { name: 'Take resistance and efficiency into the design' }).click();
+  await expect(page.getByRole('button', { name: 'In the design, to be saved' })).toBeVisible();
+  await page.goto(page.url().replace('/vehicle', '/size?look=layout'));
+  await expect(page.getByLabel('Resistance measured')).toHaveValue(/0.05|50/);
+});
+
+test('two claims of range that cannot both hold are said, and kept with the use', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'brief');
+  for (const [i, [says, modules, km]] of [
+    ['the leaflet', '8', '90'],
+    ['a club', '12', '180'],
+  ].entries()) {
+    await page.getByRole('button', { name: 'A range somebody claims' }).click();
+    const claim = page.locator('[data-range-claim]').nth(i);
+    await claim.getByLabel('With modules').fill(modules!);
+    await claim.getByLabel('Range claimed').fill(km!);
+    if (i === 1) await claim.getByLabel('Who says so').fill(says!);
+  }
+  await page.getByRole('button', { name: 'Save the use' }).click();
+  await expect(page.getByText('Who says so is needed.')).toBeVisible();
+  await page.locator('[data-range-claim]').first().getByLabel('Who says so').fill('the leaflet');
+  const clash = page.getByRole('list', { name: 'Claims that cannot both hold' });
+  await expect(clash).toContainText(/the leaflet \(8 modules\) has 11\.3\skm a module, a club \(12 modules\) 15\.0\skm/);
+  await page.getByRole('button', { name: 'Save the use' }).click();
+  await expect(page.getByRole('button', { name: 'Save the use' })).toBeHidden();
+  await page.reload();
+  await expect(clash).toContainText('cannot both hold');
+});
+
 test('rear wheels alone break a half shaft; the mode is locked out, or the cap is taken', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Fire tender', 'size?look=drive');

@@ -221,6 +221,15 @@ const CASES: Record<string, Case> = {
         says: `handbook ${i}`,
       })),
   },
+  'post /jobs/:number/log-findings': {
+    same: 'all',
+    different: 'all',
+    prepare: () =>
+      onJob('/log-findings', (_, i) => ({
+        log: `road ${i}.csv`,
+        findings: [{ figure: 'consumption', predicted: 190, measured: 180 + i, error: null }],
+      })),
+  },
   'post /jobs/:number/vehicle-claims/:id/settle': {
     same: 'one',
     different: 'one',

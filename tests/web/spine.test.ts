@@ -33,6 +33,7 @@ const JOB: JobSheet = {
     weighings: [],
     measured: {},
     claims: [],
+    findings: [],
   },
   use: USUAL_USE,
   route: null,

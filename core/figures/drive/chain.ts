@@ -74,7 +74,17 @@ function motorOf({ drive }: Pick<Slots, 'drive'>, duty: Duty): ChainMotor {
   };
 }
 
-function chainIn(id: string, duty: Duty, weather: Weather): Entry<Chain> {
+/** State of charge at which a low pack is looked at. */
+export const LOW_CHARGE = 0.2;
+
+/**
+ * Open-circuit voltage at a low state of charge: on the straight line from empty to nominal at half charge. Cells hold
+ * their voltage longer than that, so that a low pack never gives less than is said; common practice.
+ */
+export const openVoltageLow = ({ emptyV, nominalV }: { emptyV: number; nominalV: number }): number =>
+  emptyV + ((nominalV - emptyV) * LOW_CHARGE) / 0.5;
+
+function chainIn(id: string, duty: Duty, weather: Weather, low = false): Entry<Chain> {
   return interim({
     id,
     needs: { pack: weather === 'frost' ? packFactsFrost : packFacts },
@@ -84,7 +94,7 @@ function chainIn(id: string, duty: Duty, weather: Weather): Entry<Chain> {
       if (!unit) return missing('noDrive');
       if (!unit.sheet.hasInverter && !inverter) return missing('noInverter');
       const ask = {
-        openV: pack.nominalV,
+        openV: low ? openVoltageLow(pack) : pack.nominalV,
         resistanceOhm: pack.resistanceOhm,
         battery: batteryLimits(pack, slots, duty),
         motor: motorOf(slots, duty),
@@ -99,3 +109,5 @@ export const chainPeak = chainIn('chainPeak', 'peak', 'mild');
 export const chainContinuous = chainIn('chainContinuous', 'continuous', 'mild');
 /** The same on a day at freezing. */
 export const chainPeakFrost = chainIn('chainPeakFrost', 'peak', 'frost');
+/** A fifth of its charge left, on the day of the use: for ten seconds to half a minute, and without end. */
+export const chainPeakLow = chainIn('chainPeakLow', 'peak', 'mild', true);

@@ -6,7 +6,7 @@ import { motorPull, rpmAt } from '../../drive/pull.ts';
 import { GRIP_DRY, GRIP_WET, gripLimit, type Stance } from '../../drive/traction.ts';
 import { ladenLoads } from '../balance/ladenLoads.ts';
 import { type Entry, interim, interimAnswer } from '../figure.ts';
-import { chainContinuous, chainPeak, chainPeakFrost } from './chain.ts';
+import { chainContinuous, chainPeak, chainPeakFrost, chainPeakLow } from './chain.ts';
 import { gearing, gears } from './gearing.ts';
 
 /** Pull in one gear, tyres asked last. */
@@ -99,3 +99,5 @@ function pullIn(id: string, peak: Entry<Chain>): Entry<Pull> {
 export const pull = pullIn('pull', chainPeak);
 /** The same on a day at freezing. */
 export const pullFrost = pullIn('pullFrost', chainPeakFrost);
+/** The same with a fifth of the charge left. */
+export const pullLow = pullIn('pullLow', chainPeakLow);

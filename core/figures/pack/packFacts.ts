@@ -32,6 +32,13 @@ function boxesOpen(pack: Slots['pack']): Missing | null {
   return null;
 }
 
+/** A pack whose resistance was measured: it moves with temperature as that of the sheets does. */
+function asMeasured(pack: ComposedPack, measuredOhm: number, sheetsOhm: number): ComposedPack {
+  if (sheetsOhm === 0) return { ...pack, resistanceOhm: measuredOhm, warmOhm: measuredOhm };
+  const off = measuredOhm / sheetsOhm;
+  return { ...pack, resistanceOhm: pack.resistanceOhm * off, warmOhm: pack.warmOhm * off };
+}
+
 const factsIn = (id: string, weather: Weather): Entry<ComposedPack> =>
   interim({
     id,
@@ -40,7 +47,11 @@ const factsIn = (id: string, weather: Weather): Entry<ComposedPack> =>
     compute: ({ boxes }, { pack, use }) => {
       const value = composePack(boxes, pack.wiring, temperatureIn(weather, use.ambientC));
       if (typeof value === 'string') return missing(value);
-      return interimAnswer(value, 'trade: modules in series and parallel');
+      if (pack.measuredOhm === null) return interimAnswer(value, 'trade: modules in series and parallel');
+      return interimAnswer(
+        asMeasured(value, pack.measuredOhm, (composePack(boxes, pack.wiring) as ComposedPack).resistanceOhm),
+        'trade: modules in series and parallel; resistance measured',
+      );
     },
   });
 

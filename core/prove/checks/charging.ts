@@ -10,6 +10,19 @@ export const charging: readonly Check[] = [
     liveHv: false,
     limit: figureLimit('chargePower', (w) => [0.9 * w, 1.05 * w], 'from 90 % to 105 % of the design’s charging power'),
   },
+  {
+    id: 'lvWhileCharging',
+    group: 'charging',
+    title: 'Low-voltage current while charging',
+    how: 'Clamp round the converter’s low-voltage cable while it charges, pump and fan running.',
+    kind: 'current',
+    liveHv: false,
+    limit: figureLimit(
+      'lvCharging',
+      (a) => [0.5 * a, 1.25 * a],
+      'half to 125 % of what the table of loads says; less and a pump or fan stands still. Common practice',
+    ),
+  },
   seen(
     'driveOff',
     'charging',

@@ -53,4 +53,17 @@ export const firstPower: readonly Check[] = [
       'three times the time the resistor is chosen for; common practice',
     ),
   },
+  {
+    id: 'lvEverythingOn',
+    group: 'firstPower',
+    title: 'Converter current, everything on',
+    how: 'Lamps, wipers, blower, rear window, pumps and fan on at once; clamp round the converter’s low-voltage cable.',
+    kind: 'current',
+    liveHv: false,
+    limit: figureLimit(
+      'lvWorst',
+      (a) => [null, 1.1 * a],
+      '110 % of the worst case in the table of loads; common practice',
+    ),
+  },
 ];

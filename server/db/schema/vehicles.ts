@@ -10,6 +10,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { LOG_FINDING_IDS, type LogFindingId } from '../../../core/logs/findings.ts';
 import { variant } from './library.ts';
 import { person } from './people.ts';
 
@@ -110,5 +111,31 @@ export const vehicleClaim = pgTable(
     index('vehicle_claim_vehicle').on(t.vehicleId),
     index('vehicle_claim_by').on(t.byId),
     check('vehicle_claim_says', sql`${t.says} <> '' and (${t.whyNot} is null or ${t.whyNot} <> '')`),
+  ],
+);
+
+/** What a log showed of a vehicle beside what its figures had predicted. */
+export const logFinding = pgTable(
+  'log_finding',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicle.id),
+    figure: text('figure', { enum: LOG_FINDING_IDS as [LogFindingId, ...LogFindingId[]] }).notNull(),
+    predicted: doublePrecision('predicted'),
+    measured: doublePrecision('measured').notNull(),
+    error: doublePrecision('error'),
+    /** Name of the log's file. */
+    log: text('log').notNull(),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [
+    index('log_finding_vehicle').on(t.vehicleId),
+    index('log_finding_by').on(t.byId),
+    check('log_finding_error', sql`${t.error} >= 0`),
   ],
 );

@@ -2,14 +2,13 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { Trailer } from '../../../../core/figures/slots.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { useUse } from './useUse.tsx';
+import type { useUse } from './useUse.tsx';
 
 /** What a light box trailer is, to begin with; common practice. */
 const START: Trailer = { massKg: 500, ballKg: 40, dragAreaM2: 0.8 };
 
 /** The trailer that is towed on all uses, or none. */
-export function TrailerFields() {
-  const { use, set, fault } = useUse();
+export function TrailerFields({ use, set, fault }: Pick<ReturnType<typeof useUse>, 'use' | 'set' | 'fault'>) {
   const { trailer = null } = use;
   if (!trailer)
     return (
@@ -43,7 +42,7 @@ export function TrailerFields() {
         onChange={(dragAreaM2) => dragAreaM2 !== null && change({ dragAreaM2 })}
         fault={fault('trailer.dragAreaM2')}
       />
-      <Button size="small" icon={<DeleteOutlined />} onClick={() => set({ trailer: null })}>
+      <Button style={{ alignSelf: 'end' }} icon={<DeleteOutlined />} onClick={() => set({ trailer: null })}>
         Without the trailer
       </Button>
     </div>

@@ -3,6 +3,7 @@ import { Labelled } from '../../../widgets/Labelled.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
+import { RangeClaims } from './RangeClaims.tsx';
 import { TrailerFields } from './TrailerFields.tsx';
 import { useUse } from './useUse.tsx';
 
@@ -143,7 +144,8 @@ export function UsePanel() {
             />
           </Labelled>
         </div>
-        <TrailerFields />
+        <TrailerFields use={use} set={set} fault={fault} />
+        <RangeClaims use={use} set={set} fault={fault} />
       </div>
     </Panel>
   );

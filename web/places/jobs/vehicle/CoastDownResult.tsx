@@ -19,7 +19,7 @@ import { useOpenJob } from '../openJob.ts';
 const twoDigits = (value: number): string => String(Number(value.toPrecision(2)));
 
 /** Rolling and drag as a coast-down shows them, beside what was taken until now; adopting makes them measured. */
-export function CoastDownResult({ log }: { log: Log }) {
+export function CoastDownResult({ log, name }: { log: Log; name: string }) {
   const { job, vehicle, use } = useOpenJob('job', 'vehicle', 'use');
   const set = useUnitSet();
   const sending = useSend();
@@ -65,6 +65,14 @@ export function CoastDownResult({ log }: { log: Log }) {
     { id: 'dragCoefficient', name: 'Drag coefficient', value: fit.dragAreaM2 / area, error: fit.dragAreaError / area },
   ] as const;
   const adopt = async () => {
+    const findings = rows.map(({ id, value, error }) => ({
+      figure: id,
+      predicted: figures[id].value,
+      measured: value,
+      error,
+    }));
+    if ((await sending.go(vehicleAddress.keepFindings, { number: job.number }, { log: name, findings })) === null)
+      return;
     for (const { id, value } of rows) {
       const since = job.vehicle.measured[id]?.at ?? null;
       const body = { figure: id, value: Number(value.toPrecision(4)), source: 'measured' as const, since };

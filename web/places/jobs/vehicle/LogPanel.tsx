@@ -6,6 +6,7 @@ import { useMay } from '../../../data/useMay.ts';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { useOpenJob } from '../openJob.ts';
 import { CoastDownResult } from './CoastDownResult.tsx';
+import { KeptFindings } from './KeptFindings.tsx';
 import { RoadLogResult } from './RoadLogResult.tsx';
 
 /** Larger files are refused before they are read, bytes. */
@@ -28,7 +29,14 @@ export function LogPanel() {
     if (typeof read === 'string') setFault(LOG_PROBLEM[read]);
     else setLog({ name: file.name, log: read });
   };
-  if (!may) return null;
+  if (!may)
+    return job.vehicle.findings.length === 0 ? null : (
+      <Panel title="From logs">
+        <div className="in">
+          <KeptFindings />
+        </div>
+      </Panel>
+    );
   return (
     <Panel title="From a log" aside={log ? `${log.name}, ${log.log.rows} lines` : 'coast-down or road log, as CSV'}>
       <div className="in stack">
@@ -51,9 +59,14 @@ export function LogPanel() {
                 {log.log.notes.map(({ code, count }) => logNoteText(code, count)).join('; ')}.
               </p>
             )}
-            {log.log.columns.volts ? <RoadLogResult log={log.log} /> : <CoastDownResult key={log.name} log={log.log} />}
+            {log.log.columns.volts ? (
+              <RoadLogResult key={log.name} log={log.log} name={log.name} />
+            ) : (
+              <CoastDownResult key={log.name} log={log.log} name={log.name} />
+            )}
           </>
         )}
+        <KeptFindings />
         <p className="soft small">
           Coast down in neutral on a level road without wind, both ways one after the other, with nobody near; local
           rules on road tests come first.

@@ -58,6 +58,14 @@ export function PackFields({ faults }: { faults: Readonly<Record<string, string>
         onChange={(measuredAh) => set({ measuredAh })}
         fault={faults['inputs.measuredAh']}
       />
+      <QuantityInput
+        label="Resistance measured"
+        kind="resistance"
+        value={inputs.measuredOhm ?? null}
+        mayBeEmpty
+        onChange={(measuredOhm) => set({ measuredOhm })}
+        fault={faults['inputs.measuredOhm']}
+      />
       <Choice
         label="Pack cooling"
         value={inputs.packCooling ?? 'air'}
