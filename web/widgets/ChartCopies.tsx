@@ -1,5 +1,5 @@
 import { PictureOutlined, TableOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Tooltip } from 'antd';
 import { CHART } from '../app/theme.ts';
 import { saveFile } from './saveFile.ts';
 
@@ -29,24 +29,27 @@ export function ChartCopies({
 }) {
   return (
     <div className="chart-copies">
-      <Button
-        size="small"
-        type="text"
-        aria-label={`Save ${name} as a picture`}
-        icon={<PictureOutlined />}
-        onClick={() => {
-          const drawn = canvas();
-          if (drawn) onPaper(drawn).toBlob((blob) => blob && saveFile(`${name}.png`, blob));
-        }}
-      />
-      <Button
-        size="small"
-        type="text"
-        title="Save as a table"
-        icon={<TableOutlined />}
-        aria-label={`Save ${name} as a table`}
-        onClick={() => saveFile(`${name}.csv`, new Blob([csv()], { type: 'text/csv' }))}
-      />
+      <Tooltip title="Save as a picture">
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Save ${name} as a picture`}
+          icon={<PictureOutlined />}
+          onClick={() => {
+            const drawn = canvas();
+            if (drawn) onPaper(drawn).toBlob((blob) => blob && saveFile(`${name}.png`, blob));
+          }}
+        />
+      </Tooltip>
+      <Tooltip title="Save as a table">
+        <Button
+          size="small"
+          type="text"
+          icon={<TableOutlined />}
+          aria-label={`Save ${name} as a table`}
+          onClick={() => saveFile(`${name}.csv`, new Blob([csv()], { type: 'text/csv' }))}
+        />
+      </Tooltip>
     </div>
   );
 }

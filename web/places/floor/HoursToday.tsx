@@ -1,3 +1,4 @@
+import { Tooltip } from 'antd';
 import type { FloorData } from '../../../contract/floor.ts';
 import { Panel } from '../../widgets/Panel.tsx';
 
@@ -12,21 +13,22 @@ export function HoursToday({ floor }: { floor: FloorData }) {
           const scale = Math.max(person.hoursPlanned, all, 0.1);
           const on = floor.onTheClock.find((entry) => entry.personId === person.personId);
           return (
-            <div
-              className="hours"
+            <Tooltip
               key={person.personId}
               title={on ? `${person.name}: ${on.stage}, ${on.jobNumber}` : `${person.name}: not clocked on`}
             >
-              <span className={on ? 'strong' : 'soft'}>{person.initials}</span>
-              <div className="track">
-                <i style={{ width: `${(person.workHours / scale) * 100}%`, background: 'var(--primary)' }} />
-                <i style={{ width: `${(person.liveHours / scale) * 100}%`, background: 'var(--hv)' }} />
-                <i style={{ width: `${(person.reworkHours / scale) * 100}%`, background: 'var(--tan)' }} />
+              <div className="hours">
+                <span className={on ? 'strong' : 'soft'}>{person.initials}</span>
+                <div className="track">
+                  <i style={{ width: `${(person.workHours / scale) * 100}%`, background: 'var(--primary)' }} />
+                  <i style={{ width: `${(person.liveHours / scale) * 100}%`, background: 'var(--hv)' }} />
+                  <i style={{ width: `${(person.reworkHours / scale) * 100}%`, background: 'var(--tan)' }} />
+                </div>
+                <span className="num">
+                  <span className="strong">{all.toFixed(1)}</span> / {person.hoursPlanned.toFixed(1)}
+                </span>
               </div>
-              <span className="num">
-                <span className="strong">{all.toFixed(1)}</span> / {person.hoursPlanned.toFixed(1)}
-              </span>
-            </div>
+            </Tooltip>
           );
         })}
         <p className="soft small">Orange is live high-voltage work. Tan is rework.</p>

@@ -1,3 +1,4 @@
+import { Tooltip } from 'antd';
 import { Link } from 'react-router';
 import type { FloorData } from '../../../contract/floor.ts';
 import { clock } from '../../../wording/dates.ts';
@@ -77,13 +78,14 @@ export function InBay({
           </Link>
           {handle}
         </div>
-        <div
-          className={now.waits ? 'wait strong' : 'soft'}
-          style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
-          title={now.text}
-        >
-          {now.text}
-        </div>
+        <Tooltip title={now.text}>
+          <div
+            className={now.waits ? 'wait strong' : 'soft'}
+            style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+          >
+            {now.text}
+          </div>
+        </Tooltip>
         <StageBar judged={judged} />
         <div>
           <span className="strong">{job.hoursClocked.toFixed(1)} h</span> of {planned.toFixed(0)}

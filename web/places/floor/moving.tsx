@@ -9,7 +9,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { App } from 'antd';
+import { App, Tooltip } from 'antd';
 import type { CSSProperties, ReactNode } from 'react';
 import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { jobAddress } from '../../../contract/jobChange.ts';
@@ -122,17 +122,18 @@ export function useCarried(job: FloorJob): { readonly carry: object; readonly ha
   return {
     carry: { ref: setNodeRef, style: { ...(moved ? { transform: moved } : {}), ...(isDragging ? { zIndex: 5 } : {}) } },
     handle: may && (
-      <button
-        type="button"
-        ref={setActivatorNodeRef}
-        className="handle"
-        title="Drag to another place"
-        {...listeners}
-        {...attributes}
-        aria-label={`Move ${job.number} ${job.title}`}
-      >
-        <HolderOutlined />
-      </button>
+      <Tooltip title="Drag to another place">
+        <button
+          type="button"
+          ref={setActivatorNodeRef}
+          className="handle"
+          {...listeners}
+          {...attributes}
+          aria-label={`Move ${job.number} ${job.title}`}
+        >
+          <HolderOutlined />
+        </button>
+      </Tooltip>
     ),
   };
 }

@@ -1,5 +1,5 @@
-import { Button, Popover } from 'antd';
-import { useState } from 'react';
+import { Button, Popover, Tooltip } from 'antd';
+import { Fragment, useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
 import type { CoverChoice } from '../../../../core/kit/kit.ts';
@@ -85,10 +85,8 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
         {cover.map((line) => {
           const tile = (
             <button
-              key={line.function}
               type="button"
               className={line.by === 'gap' ? 'gap' : ''}
-              title={line.what || undefined}
               disabled={!may}
               data-function={line.function}
               data-by={line.by}
@@ -98,7 +96,8 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
               <span className={`small ${line.by === 'gap' ? 'strong' : 'soft'}`}>{WAY_NAME[line.by]}</span>
             </button>
           );
-          if (line.by === 'kit' || !may) return tile;
+          const told = line.what ? <Tooltip title={line.what}>{tile}</Tooltip> : tile;
+          if (line.by === 'kit' || !may) return <Fragment key={line.function}>{told}</Fragment>;
           return (
             <Popover
               key={line.function}
@@ -109,7 +108,7 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
               content={<CoverForm line={line} done={() => setOpen(null)} />}
               destroyOnHidden
             >
-              {tile}
+              {told}
             </Popover>
           );
         })}

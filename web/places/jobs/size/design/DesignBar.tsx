@@ -1,5 +1,5 @@
 import { CopyOutlined, PlusOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
-import { Button, Input, Modal, Popconfirm } from 'antd';
+import { Button, Input, Modal, Popconfirm, Tooltip } from 'antd';
 import { useState } from 'react';
 import type { StoredDesign } from '../../../../../contract/design.ts';
 import { designAddress } from '../../../../../contract/design.ts';
@@ -110,14 +110,14 @@ export function DesignBar({ sending }: { sending: Sending }) {
         <div className="row">
           {designDirty && (
             <>
-              <Button
-                icon={<UndoOutlined />}
-                title="Step back"
-                aria-label="Step back"
-                disabled={!undo}
-                onClick={() => undo?.()}
-              />
-              {redo && <Button icon={<RedoOutlined />} title="Step forth" aria-label="Step forth" onClick={redo} />}
+              <Tooltip title="Step back">
+                <Button icon={<UndoOutlined />} aria-label="Step back" disabled={!undo} onClick={() => undo?.()} />
+              </Tooltip>
+              {redo && (
+                <Tooltip title="Step forth">
+                  <Button icon={<RedoOutlined />} aria-label="Step forth" onClick={redo} />
+                </Tooltip>
+              )}
               <Button onClick={() => setInputs(null)}>Drop changes</Button>
               <Button type="primary" loading={sending.busy} onClick={() => void save(draftVersion ?? stored.version)}>
                 {stored.frozenAt ? 'Save as a new version' : 'Save design'}
