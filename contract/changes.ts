@@ -13,7 +13,10 @@ export type EventResource =
   | 'stage'
   | 'snag'
   | 'check'
-  | 'component';
+  | 'component'
+  | 'workshop'
+  | 'person'
+  | 'plan';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -32,6 +35,9 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   snag: ['snags'],
   check: ['checks'],
   component: [],
+  workshop: [],
+  person: [],
+  plan: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

@@ -19,6 +19,14 @@ export interface Place {
   readonly lengthM: number;
 }
 
+/** The building's outline, metres. Places lie inside it; what is away lies below. */
+export interface Building {
+  readonly widthM: number;
+  readonly lengthM: number;
+  /** Of the plan as a whole: building and places are saved together. */
+  readonly version: number;
+}
+
 export interface FloorStage {
   readonly name: string;
   readonly traits: readonly StageTrait[];
@@ -80,7 +88,7 @@ export interface PersonToday {
 
 export interface FloorData {
   readonly now: string;
-  readonly building: { readonly widthM: number; readonly lengthM: number };
+  readonly building: Building;
   readonly places: readonly Place[];
   readonly jobs: readonly FloorJob[];
   readonly onTheClock: readonly OnTheClock[];

@@ -1,8 +1,9 @@
 import Joi from 'joi';
-import { UNIT_SETS, type UnitSet } from '../core/quantity/units.ts';
+import { UNIT_SETS, type UnitChoice } from '../core/quantity/units.ts';
 import { address, answers } from './address.ts';
 import { text } from './fields.ts';
 import type { Role } from './rights.ts';
+import { beginningSchema, type Workshop } from './workshop.ts';
 
 export interface Person {
   readonly id: string;
@@ -15,22 +16,31 @@ export interface Person {
 }
 
 export interface SignedIn extends Person {
-  readonly unitSet: UnitSet;
+  readonly unitSet: UnitChoice;
 }
 
 /** What a page that nobody is signed in on sends as its token: no other site can set the heading. */
 export const SIGNED_OUT_TOKEN = 'signed-out';
 
+/** Two workshops of one installation: which this answer is from, and whether the own one has been begun. */
+export interface Houses {
+  readonly here: House;
+  readonly ownBegun: boolean;
+}
+export type House = 'sample' | 'own';
+/** The page's choice between the two, kept in a cookie of this name. */
+export const HOUSE_COOKIE = 'dajo-house';
+
 /** What the page learns at start: who is signed in, the token for changes, and the demo's sign-ins when it is the demo. */
 export interface SessionInfo {
   readonly person: SignedIn | null;
   readonly csrfToken: string;
-  readonly workshop: {
-    readonly name: string;
-    readonly timeZone: string;
-    readonly rateCents: number;
-    readonly hoursPerDay: number;
-  };
+  /** Null while none has been begun in this database. */
+  readonly workshop: Workshop | null;
+  /** Beginning one asks for the word that the start has printed. */
+  readonly asksWord: boolean;
+  /** The sample and a workshop of one's own, where this installation has both. */
+  readonly houses: Houses | null;
   readonly demoSignIns: readonly {
     readonly signIn: string;
     readonly name: string;
@@ -50,7 +60,7 @@ export const signInSchema = Joi.object<SignIn, true>({
 });
 
 export interface Preferences {
-  readonly unitSet: UnitSet;
+  readonly unitSet: UnitChoice;
 }
 const preferencesSchema = Joi.object<Preferences, true>({
   unitSet: Joi.string()
@@ -67,6 +77,14 @@ export const sessionAddress = {
     may: 'viewer',
     body: signInSchema,
     size: { bytes: 16_000, bounds: { values: 20, depth: 2, text: 4000 } },
+    answer: answers<SessionInfo>(),
+  }),
+  begin: address({
+    method: 'post',
+    path: '/beginning',
+    may: 'viewer',
+    body: beginningSchema,
+    size: { bytes: 16_000, bounds: { values: 60, depth: 3, text: 4000 } },
     answer: answers<SessionInfo>(),
   }),
   signOut: address({ method: 'delete', path: '/session', may: 'viewer', answer: answers<SessionInfo>() }),

@@ -8,7 +8,7 @@ import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
 import { loadJobs } from './loadJobs.ts';
 import { MODELS } from './models.ts';
-import { MAKERS, PEOPLE, PLACES, SUPPLIERS } from './workshop.ts';
+import { MAKERS, PEOPLE, PLACES, SUPPLIERS, WORKSHOP } from './workshop.ts';
 
 const slug = (name: string) => name.toLowerCase().replace(/ /g, '-');
 
@@ -39,6 +39,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
   await db.transaction(async (own) => {
     const tx = own as unknown as Tx;
     await tx.insert(t.installation).values({ sample: true });
+    await tx.insert(t.workshop).values(WORKSHOP);
     await loadPeople(tx, now, passwordHash);
     await tx.insert(t.place).values([...PLACES]);
     await loadLibrary(tx);

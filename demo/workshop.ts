@@ -1,5 +1,6 @@
 import type { Place } from '../contract/floor.ts';
 import type { Role } from '../contract/rights.ts';
+import { type SettingName, USUAL_SETTINGS } from '../contract/workshop.ts';
 
 export interface DemoPerson {
   readonly signIn: string;
@@ -87,6 +88,17 @@ export const PEOPLE: readonly DemoPerson[] = [
     note: 'bookkeeper: looks, changes nothing',
   },
 ];
+
+/** The sample workshop's own record. */
+export const WORKSHOP = {
+  ...USUAL_SETTINGS,
+  name: 'Tarrow Quay Works',
+  timeZone: 'Europe/Lisbon',
+  taxShare: 0.23,
+  own: ['name', 'region', 'timeZone', 'currency', 'taxShare', 'rateCents'] satisfies SettingName[],
+  buildingWidthM: 23,
+  buildingLengthM: 12.8,
+};
 
 /** The building on the quay, metres from its top left corner. */
 export const PLACES: readonly Place[] = [

@@ -13,7 +13,7 @@ import type { Live } from './events/live.ts';
 import { ProblemError, problemOf, SignInNeeded } from './problems.ts';
 import { SMALL_ANSWER } from './read/jsonText.ts';
 import { sessionRouter } from './session/routes.ts';
-import { signedInPerson } from './session/signedIn.ts';
+import { visitorOf } from './session/signedIn.ts';
 import { sessionStore } from './session/store.ts';
 import { signInTries } from './session/tries.ts';
 
@@ -22,6 +22,9 @@ export interface AppParts extends House {
   readonly live: Live;
   readonly logger: Logger;
 }
+
+/** What people send who are not signed in yet. */
+const COMING_IN = /^\/(session|beginning|invitations\/[^/]+)$/;
 
 const HOUR_MS = 3_600_000;
 const YEAR_S = 365 * 86_400;
@@ -71,7 +74,8 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   api.use(
     session({
       store: sessionStore(pool, logger),
-      name: 'dajo',
+      // A sign-in of its own in each of two workshops of one installation.
+      name: house.config.cookieName,
       secret: house.config.sessionSecret,
       resave: false,
       saveUninitialized: false,
@@ -81,8 +85,7 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   );
   api.use((req, _res, next) => {
     if (req.method === 'GET' || req.method === 'HEAD') return next();
-    const signingIn = req.path === '/session' && !req.session.personId;
-    if (!signingIn && !req.session.personId) throw new SignInNeeded();
+    if (!req.session.personId && !COMING_IN.test(req.path)) throw new SignInNeeded();
     const token = req.session.personId ? req.session.csrfToken : SIGNED_OUT_TOKEN;
     if (!token || req.get('X-CSRF-Token') !== token)
       throw new ProblemError('csrf', 'This page is out of date. Reload it and try again.');
@@ -93,9 +96,9 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
     res.type('text/event-stream').end();
   });
   api.get('/events', async (req, res) => {
-    const person = await signedInPerson(house.db, req);
-    if (!person) throw new SignInNeeded('Sign in to follow what happens.');
-    await live.serve(req, res, { sessionId: req.sessionID, personId: person.id });
+    const visitor = await visitorOf(house.db, req);
+    if (!visitor) throw new SignInNeeded('Sign in to follow what happens.');
+    await live.serve(req, res, { sessionId: req.sessionID, personId: visitor.person.id });
   });
   mount(api, house, ENDPOINTS);
   api.use(() => {

@@ -1,13 +1,9 @@
 import { isIP } from 'node:net';
+import type { House } from '../contract/session.ts';
 
 /** What a server needs to know about where it stands. */
 export interface Config {
   readonly databaseUrl: string;
-  readonly workshopName: string;
-  readonly timeZone: string;
-  readonly rateCents: number;
-  /** Person-hours a day that usually go into one vehicle: two people, less breaks and fetching. */
-  readonly hoursPerDay: number;
   /** The sample workshop: its sign-ins are shown on the sign-in page. */
   readonly demo: boolean;
   readonly demoPassword: string;
@@ -16,6 +12,12 @@ export interface Config {
   readonly pageFolder: string | null;
   /** Wrong tries at one account from one address in five minutes before it has to wait. */
   readonly signInTries: number;
+  /** The session's cookie: two workshops on one address need two. */
+  readonly cookieName: string;
+  /** Word that whoever begins a workshop must know; null where only this machine can ask. */
+  readonly beginWord: string | null;
+  /** The other workshop of this installation; null where there is one. */
+  readonly houses: HousesNow | null;
   /** Proxies whose word about address and HTTPS is taken; an empty list trusts nobody. */
   readonly trustedProxies: readonly string[];
 }
@@ -25,41 +27,37 @@ export const DEMO_PASSWORD = 'quay-and-copper';
 /** A setting that cannot be used, with a sentence that names it and says what to write. */
 export class SettingFault extends Error {}
 
+/** Which of two workshops this is, and whether the own one has been begun. */
+export interface HousesNow {
+  readonly here: House;
+  readonly ownBegun: () => Promise<boolean>;
+}
+
 export interface Standing {
   readonly databaseUrl: string;
   readonly pageFolder: string | null;
   readonly sessionSecret: string;
   /** Is the sample workshop in this database, so that its sign-ins may be shown? */
   readonly sample: boolean;
+  /** @default null */
+  readonly beginWord?: string | null;
+  /** @default null */
+  readonly houses?: HousesNow | null;
 }
 
 /** Reads the settings of the environment; throws a SettingFault for one that cannot be used. */
 export function configFrom(env: NodeJS.ProcessEnv, standing: Standing): Config {
-  const { sample, ...own } = standing;
+  const { sample, beginWord = null, houses = null, ...own } = standing;
   return {
     ...own,
-    workshopName: env.WORKSHOP_NAME ?? 'Tarrow Quay Works',
-    timeZone: timeZoneFrom(env),
-    rateCents: 5800,
-    hoursPerDay: 13,
+    beginWord,
+    houses,
+    cookieName: houses?.here === 'own' ? 'dajo-own' : 'dajo',
     demo: sample,
     demoPassword: DEMO_PASSWORD,
     signInTries: wholeFrom(env, 'SIGN_IN_TRIES', 10, 1, 1000),
     trustedProxies: proxiesFrom(env.TRUSTED_PROXIES),
   };
-}
-
-/** The workshop's time zone from the environment. */
-export function timeZoneFrom(env: NodeJS.ProcessEnv): string {
-  const zone = env.WORKSHOP_TIME_ZONE ?? 'Europe/Lisbon';
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-  } catch {
-    throw new SettingFault(
-      `WORKSHOP_TIME_ZONE is “${zone}”, which is no time zone: write one like Europe/Lisbon or America/Denver.`,
-    );
-  }
-  return zone;
 }
 
 /** A whole number of the environment, between two ends. */

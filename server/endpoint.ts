@@ -7,13 +7,14 @@ import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
 import { hasRole } from '../contract/rights.ts';
 import type { SignedIn } from '../contract/session.ts';
+import type { Workshop } from '../contract/workshop.ts';
 import { dayOf } from '../wording/dates.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
-import { signedInPerson } from './session/signedIn.ts';
+import { type Visitor, visitorOf } from './session/signedIn.ts';
 
 export interface House {
   /** For looking. */
@@ -31,6 +32,7 @@ export interface Asked<P extends string, B> extends House {
   readonly params: Params<P>;
   readonly body: B;
   readonly person: SignedIn;
+  readonly workshop: Workshop;
   readonly today: string;
   readonly res: Response;
   /** One transaction with its event; honours the idempotency key of the request. */
@@ -58,7 +60,7 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
 export function mount(router: Router, house: House, endpoints: readonly Endpoint[]): void {
   for (const definition of endpoints) {
     const { bytes } = definition.size;
-    const people = new WeakMap<Request, SignedIn>();
+    const people = new WeakMap<Request, Visitor>();
     router[definition.method](
       definition.path,
       admit(house, definition, people),
@@ -69,37 +71,39 @@ export function mount(router: Router, house: House, endpoints: readonly Endpoint
   }
 }
 
-function admit(house: House, { may }: Endpoint, people: WeakMap<Request, SignedIn>): RequestHandler {
+function admit(house: House, { may }: Endpoint, people: WeakMap<Request, Visitor>): RequestHandler {
   return async (req, _res, next) => {
-    const person = await signedInPerson(house.db, req);
-    if (!person) throw new SignInNeeded();
+    const visitor = await visitorOf(house.db, req);
+    if (!visitor) throw new SignInNeeded();
+    const { person } = visitor;
     if (!hasRole(person.role, may)) throw new NotAllowed(`This is for a ${may}; you are signed in as ${person.role}.`);
     for (const [name, value] of Object.entries(req.params as Record<string, string>)) {
       const rule = PARAM[name];
       if (rule && !rule.form.test(value)) throw new NotFound(rule.what);
     }
-    people.set(req, person);
+    people.set(req, visitor);
     next();
   };
 }
 
 function handler(
   house: House,
-  { body, handle, act, size }: Endpoint,
-  people: WeakMap<Request, SignedIn>,
+  { body, handle, act, size, secret }: Endpoint,
+  people: WeakMap<Request, Visitor>,
 ): RequestHandler {
   return async (req, res) => {
-    const person = people.get(req)!;
+    const { person, workshop } = people.get(req)!;
     const sent: unknown = req.body ?? {};
     const value = body ? readBody(body, sent, size.bounds) : {};
     const now = house.now();
-    const key = req.method === 'GET' ? null : requestKey(req, sent);
+    const key = req.method === 'GET' || secret ? null : requestKey(req, sent);
     const answered = await handle({
       ...house,
       params: req.params as Record<string, string>,
       body: value,
       person,
-      today: dayOf(now, house.config.timeZone),
+      workshop,
+      today: dayOf(now, workshop.timeZone),
       res,
       change: async (work) => {
         const { answer: done, touched } = await changeIn(house.transact, person, key, act ?? null, work);

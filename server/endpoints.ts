@@ -8,14 +8,20 @@ import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { partEndpoints } from './parts/routes.ts';
+import { myEndpoints } from './people/myRoutes.ts';
+import { peopleEndpoints } from './people/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
+import { workshopEndpoints } from './workshop/routes.ts';
 
 /** Every address of the server besides sign-in and the live stream. */
 export const ENDPOINTS: readonly Endpoint[] = [
   ...preferenceEndpoints,
+  ...workshopEndpoints,
+  ...peopleEndpoints,
+  ...myEndpoints,
   ...libraryEndpoints,
   ...componentEndpoints,
   ...floorEndpoints,

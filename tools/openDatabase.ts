@@ -1,10 +1,12 @@
 import { emptyAll, isEmpty, isSample, loadDemo } from '../demo/load.ts';
-import { timeZoneFrom } from '../server/config.ts';
 import { connect } from '../server/db/connect.ts';
 import { migrateUp } from '../server/db/migrate.ts';
 import { type Cluster, startCluster } from './cluster.ts';
 import { ensureDatabase } from './ensureDatabase.ts';
 import { say } from './say.ts';
+
+/** The database of a workshop of one's own in our cluster; nothing of the sample is ever in it. */
+const OWN = 'dajo_own';
 
 export interface OpenDatabase {
   readonly url: string;
@@ -13,6 +15,8 @@ export interface OpenDatabase {
   readonly privateCluster: boolean;
   /** Is the sample workshop in it? */
   readonly sample: boolean;
+  /** In our own cluster: the database of a workshop of one's own, brought up to date. */
+  readonly own: string | null;
   readonly stop: () => void;
 }
 
@@ -52,7 +56,13 @@ export async function openDatabase(
     await migrateUp(url, async () => {
       sample = await prepareSample(url, wanted);
     });
-    return { url, name, privateCluster: cluster !== null, sample, stop };
+    let own: string | null = null;
+    if (cluster) {
+      await ensureDatabase(cluster.url('postgres'), OWN);
+      own = cluster.url(OWN);
+      await migrateUp(own);
+    }
+    return { url, name, privateCluster: cluster !== null, sample, own, stop };
   } catch (error) {
     stop();
     throw error;
@@ -70,7 +80,7 @@ export function databaseName(url: string): string {
 
 /** Does what is wished with the sample; answers whether it is in the database afterwards. */
 export async function prepareSample(url: string, wish: SampleWish): Promise<boolean> {
-  const { db, close } = connect(url, timeZoneFrom(process.env), 2);
+  const { db, close } = connect(url, 2);
   try {
     if (wish === 'reset') await emptyAll(db);
     if (wish !== 'none' && (await isEmpty(db))) {

@@ -2,12 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import express, { type Express } from 'express';
 import { pino } from 'pino';
+import { HOUSE_COOKIE } from '../contract/session.ts';
 import { createApp } from '../server/app.ts';
-import { configFrom, wholeFrom } from '../server/config.ts';
-import { connect } from '../server/db/connect.ts';
+import { configFrom, type Standing, wholeFrom } from '../server/config.ts';
+import { connect, type Db } from '../server/db/connect.ts';
 import { startPress } from '../server/documents/press.ts';
 import { startLive } from '../server/events/live.ts';
+import { workshopNow } from '../server/read/workshop.ts';
 import { keepTidy } from '../server/tidy.ts';
 
 const STREAMS_END_MS = 200;
@@ -38,19 +41,26 @@ export interface ServeOptions {
   readonly log?: 'silent' | 'warn';
   /** Is the sample workshop in this database? @default true */
   readonly sample?: boolean;
+  /** Database of a workshop of one's own, served beside the sample; the page asks which is meant. @default null */
+  readonly own?: string | null;
+  /** Word that whoever begins a workshop must know. @default null */
+  readonly beginWord?: string | null;
 }
 
-/** Serves the application on loopback (or HOST). Port 0 takes any free one. */
-export async function serve(
+interface House {
+  readonly app: Express;
+  readonly db: Db;
+  readonly close: () => Promise<void>;
+}
+
+async function openHouse(
   databaseUrl: string,
-  pageFolder: string | null,
-  port: number,
-  { log = 'warn', sample = true }: ServeOptions = {},
-): Promise<Running> {
-  const config = configFrom(process.env, { databaseUrl, pageFolder, sessionSecret: sessionSecret(), sample });
+  log: 'silent' | 'warn',
+  standing: Omit<Standing, 'databaseUrl' | 'sessionSecret'>,
+): Promise<House> {
+  const config = configFrom(process.env, { ...standing, databaseUrl, sessionSecret: sessionSecret() });
   const { pool, db, transact, close } = connect(
     databaseUrl,
-    config.timeZone,
     wholeFrom(process.env, 'DATABASE_CONNECTIONS', 10, 2, 200),
   );
   const press = startPress();
@@ -66,9 +76,61 @@ export async function serve(
     logger: pino({ level: log }),
   });
   const tidying = keepTidy(db);
+  return {
+    app,
+    db,
+    close: async () => {
+      tidying.stop();
+      await live.close();
+      await press.close();
+      await close();
+    },
+  };
+}
+
+const houseAsked = (cookies: string | undefined): string | null =>
+  new RegExp(`(?:^|; *)${HOUSE_COOKIE}=(own|sample)(?:;|$)`).exec(cookies ?? '')?.[1] ?? null;
+
+/** Both workshops on one address: whoever has chosen none is in the own one as soon as it has been begun. */
+async function openBoth(sampleUrl: string, ownUrl: string, pageFolder: string | null, log: 'silent' | 'warn') {
+  let begun = false;
+  const ownBegun = async () => {
+    // Once begun it stays so: the question is asked until then and never again.
+    begun ||= (await workshopNow(own.db)) !== null;
+    return begun;
+  };
+  const own = await openHouse(ownUrl, log, { pageFolder, sample: false, houses: { here: 'own', ownBegun } });
+  const sample = await openHouse(sampleUrl, log, { pageFolder, sample: true, houses: { here: 'sample', ownBegun } });
+  const front = express();
+  front.disable('x-powered-by');
+  front.use(async (req, res, next) => {
+    const asked = houseAsked(req.headers.cookie);
+    const isOwn = asked === null ? await ownBegun().catch(() => false) : asked === 'own';
+    (isOwn ? own : sample).app(req, res, next);
+  });
+  return {
+    app: front,
+    close: async () => {
+      await own.close();
+      await sample.close();
+    },
+  };
+}
+
+/** Serves the application on loopback (or HOST). Port 0 takes any free one. */
+export async function serve(
+  databaseUrl: string,
+  pageFolder: string | null,
+  port: number,
+  { log = 'warn', sample = true, own = null, beginWord = null }: ServeOptions = {},
+): Promise<Running> {
+  const house =
+    own === null
+      ? await openHouse(databaseUrl, log, { pageFolder, sample, beginWord })
+      : await openBoth(databaseUrl, own, pageFolder, log);
   const host = process.env.HOST ?? '127.0.0.1';
   const server = await new Promise<Server>((done, fail) => {
-    const listening = app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));
+    const listening = house.app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));
   });
   // Longer than any client keeps a connection idle: a request must never meet a connection that is just being closed.
   server.keepAliveTimeout = KEEP_ALIVE_MS;
@@ -81,10 +143,7 @@ export async function serve(
       await new Promise((done) => server.close(done));
       // Streams that closed just now still store their session.
       await new Promise((done) => setTimeout(done, STREAMS_END_MS));
-      tidying.stop();
-      await live.close();
-      await press.close();
-      await close();
+      await house.close();
     },
   };
 }

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { parseArgs } from 'node:util';
 import { PEOPLE } from '../demo/workshop.ts';
 import { configFrom, DEMO_PASSWORD, wholeFrom } from '../server/config.ts';
@@ -13,30 +14,40 @@ let database: OpenDatabase | null = null;
 
 function readArguments() {
   try {
-    return parseArgs({ options: { sample: { type: 'boolean', default: false } } });
+    return parseArgs({
+      options: { sample: { type: 'boolean', default: false }, own: { type: 'boolean', default: false } },
+    });
   } catch {
-    return stop('npm start takes --sample and nothing else: npm start -- --sample');
+    return stop('npm start takes --sample or --own and nothing else: npm start -- --own');
   }
 }
 
 const LOOPBACK = /^(127\.|::1$|localhost$)/;
 
-async function start(): Promise<{ running: Running; showSample: boolean }> {
+interface Started {
+  readonly running: Running;
+  readonly showSample: boolean;
+  readonly beginWord: string | null;
+}
+
+async function start(): Promise<Started> {
+  if (asked.own && asked.sample) stop('Either --own or --sample: they are two workshops.');
   // Settings first: a wrong one is said before anything is begun.
   configFrom(process.env, { databaseUrl: '', pageFolder: null, sessionSecret: '', sample: false });
   const wanted = wholeFrom(process.env, 'PORT', 0, 1, 65_535);
-  database = await openDatabase((own) => (own || asked.sample ? 'load' : 'none'));
-  if (!database.privateCluster && !database.sample && !asked.sample)
-    stop(
-      `The database “${database.name}” has no workshop yet: start with npm start -- --sample to load the sample workshop into it.`,
-    );
+  database = await openDatabase((own) => (own ? 'load' : asked.sample ? 'load' : 'none'));
+  const onlyHere = LOOPBACK.test(process.env.HOST ?? '127.0.0.1');
   // Everybody may know the sample's sign-ins, so they are shown only where that is meant: in our own cluster on this
   // machine, or by the explicit word.
-  const showSample =
-    database.sample && (asked.sample || (database.privateCluster && LOOPBACK.test(process.env.HOST ?? '127.0.0.1')));
+  const showSample = !asked.own && database.sample && (asked.sample || (database.privateCluster && onlyHere));
   const page = await buildPage();
   const port = wanted || (await freePort(8420));
-  const running = await serve(database.url, page, port, { sample: showSample }).catch(
+  // Both workshops of our own cluster on one address, on this machine; else the one that is meant.
+  const both = showSample && database.privateCluster ? database.own : null;
+  const url = asked.own && database.own ? database.own : database.url;
+  // Whoever reaches an open address first must not begin the workshop of others.
+  const beginWord = onlyHere || showSample ? null : randomBytes(5).toString('hex');
+  const running = await serve(url, page, port, { sample: showSample, own: both, beginWord }).catch(
     (error: NodeJS.ErrnoException) => {
       if (error.code === 'EADDRINUSE') {
         database?.stop();
@@ -45,16 +56,19 @@ async function start(): Promise<{ running: Running; showSample: boolean }> {
       throw error;
     },
   );
-  return { running, showSample };
+  return { running, showSample, beginWord };
 }
 
 try {
-  const { running, showSample } = await start();
+  const { running, showSample, beginWord } = await start();
   say(`\nDajo is at ${running.url}`);
   if (showSample) {
     say(`Sign in as ${PEOPLE.map((person) => person.signIn).join(', ')} with the password ${DEMO_PASSWORD}`);
     say('(ilse is the manager; the sign-in page says who does what). Ctrl-C stops everything.');
-  } else say('Ctrl-C stops everything.');
+  } else {
+    if (beginWord) say(`Whoever begins a workshop here is asked for this word: ${beginWord}`);
+    say('Ctrl-C stops everything.');
+  }
   let ending = false;
   const end = async () => {
     if (ending) return;

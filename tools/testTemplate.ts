@@ -12,7 +12,7 @@ export async function makeTemplate(cluster: Cluster): Promise<void> {
   await dropDatabase(cluster.url('postgres'), TEMPLATE);
   await ensureDatabase(cluster.url('postgres'), TEMPLATE);
   await migrateUp(cluster.url(TEMPLATE));
-  const { db, close } = connect(cluster.url(TEMPLATE), 'Europe/Lisbon', 2);
+  const { db, close } = connect(cluster.url(TEMPLATE), 2);
   await loadDemo(db, new Date());
   await close();
 }

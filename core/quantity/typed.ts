@@ -1,5 +1,5 @@
 import type { QuantityKind } from './kinds.ts';
-import { toBase, type UnitSet } from './units.ts';
+import { toBase, type UnitSet, unitsIn } from './units.ts';
 import { type Dimension, readUnit } from './unitWords.ts';
 
 /** Why what was typed could not be taken. Wording is the page's business. */
@@ -61,7 +61,13 @@ function numberOf(text: string): number {
 }
 
 function withUnit(number: number, unit: string, kind: QuantityKind, set: UnitSet): TypedNumber {
-  const read = readUnit(unit, kind, set === 'metric' ? null : set);
+  const read = readUnit(unit, kind, gallonOf(set));
   if (read.ok) return given(read.toBase(number));
   return read.other ? { ok: false, problem: 'otherUnit', other: read.other } : { ok: false, problem: 'unit' };
+}
+
+/** Whose gallon is meant; nobody's where litres are counted. */
+function gallonOf(set: UnitSet): 'uk' | 'us' | null {
+  const units = unitsIn(set);
+  return units === 'metric' ? null : units;
 }

@@ -1,8 +1,16 @@
+import { CURRENCIES, type Currency } from './currency.ts';
 import type { QuantityKind } from './kinds.ts';
 
 /** The three unit sets a person can choose: metric, UK road (miles, mph, bhp, lb·ft, kg, mi/kWh), US. */
 export const UNIT_SETS = ['metric', 'uk', 'us'] as const;
-export type UnitSet = (typeof UNIT_SETS)[number];
+export type UnitChoice = (typeof UNIT_SETS)[number];
+
+/** How a person reads figures: their units and the workshop's currency ("uk GBP"); without a currency, euros. */
+export type UnitSet = UnitChoice | `${UnitChoice} ${Currency}`;
+
+/** Units and currency of a reading. */
+export const unitsIn = (set: UnitSet): UnitChoice => set.split(' ')[0] as UnitChoice;
+export const currencyIn = (set: UnitSet): Currency => (set.split(' ')[1] as Currency | undefined) ?? 'EUR';
 
 /**
  * How a base value appears in a unit: shown = base × factor, or factor ÷ base when `inverse` (mi/kWh from Wh/km).
@@ -103,8 +111,9 @@ const US: Partial<Record<QuantityKind, Unit>> = {
 
 /** The unit a person with this unit set reads for this kind. */
 export function unitOf(kind: QuantityKind, set: UnitSet): Unit {
-  if (set === 'uk') return UK[kind] ?? METRIC[kind];
-  if (set === 'us') return US[kind] ?? METRIC[kind];
+  if (kind === 'money') return { ...METRIC.money, symbol: CURRENCIES[currencyIn(set)].symbol };
+  if (set.startsWith('uk')) return UK[kind] ?? METRIC[kind];
+  if (set.startsWith('us')) return US[kind] ?? METRIC[kind];
   return METRIC[kind];
 }
 

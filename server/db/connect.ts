@@ -50,17 +50,12 @@ export interface Connection {
 }
 
 /**
- * Opens two pools, one for looking and one for changing, each of at most `most` connections. The workshop's time zone
- * decides what "today" is inside the database too.
+ * Opens two pools, one for looking and one for changing, each of at most `most` connections. The database reckons in UTC;
+ * what a day is follows the workshop's record.
  */
-export function connect(
-  databaseUrl: string,
-  timeZone: string,
-  most = 10,
-  patience: Patience = USUAL_PATIENCE,
-): Connection {
-  const looking = openPool(databaseUrl, timeZone, most, patience);
-  const changing = openPool(databaseUrl, timeZone, most, patience);
+export function connect(databaseUrl: string, most = 10, patience: Patience = USUAL_PATIENCE): Connection {
+  const looking = openPool(databaseUrl, most, patience);
+  const changing = openPool(databaseUrl, most, patience);
   return {
     pool: looking,
     db: drizzle(looking, { schema }),
@@ -95,9 +90,9 @@ function transactIn(pool: pg.Pool): Transact {
   };
 }
 
-function openPool(databaseUrl: string, timeZone: string, max: number, patience: Patience): pg.Pool {
+function openPool(databaseUrl: string, max: number, patience: Patience): pg.Pool {
   const settings = {
-    TimeZone: timeZone,
+    TimeZone: 'UTC',
     lock_timeout: patience.lockMs,
     statement_timeout: patience.statementMs,
     idle_in_transaction_session_timeout: patience.idleMs,

@@ -14,9 +14,9 @@ import { designById } from './routes.ts';
 const fileName = (number: string, name: string) => `${number}-${name.replace(/[^\w-]+/g, '-').toLowerCase()}`;
 
 export const designFileEndpoints = [
-  serve(designAddress.file, async ({ db, params, res, config, today }) => {
+  serve(designAddress.file, async ({ db, params, res, workshop, today }) => {
     const { design: stored, number } = await designById(db, params.id);
-    const { input } = await figureInputOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+    const { input } = await figureInputOfJob(db, await jobByNumber(db, number), workshop, today, stored.id);
     const sheet = createSheet(resolveDesign(input));
     const { variant } = sheet.slots.vehicle;
     const figures: Record<string, number> = {};
@@ -50,9 +50,9 @@ export const designFileEndpoints = [
       return { id };
     }),
   ),
-  serve(designAddress.paper, async ({ db, press, params, res, config, person, now, today }) => {
+  serve(designAddress.paper, async ({ db, press, params, res, workshop, person, now, today }) => {
     const { design: stored, number } = await designById(db, params.id);
-    const { input } = await figureInputOfJob(db, await jobByNumber(db, number), config, today, stored.id);
+    const { input } = await figureInputOfJob(db, await jobByNumber(db, number), workshop, today, stored.id);
     const { title, client } = await headOf(db, { number });
     const brief = await partOf(db, { number }, 'brief');
     const pdf = await press.print({
@@ -60,7 +60,7 @@ export const designFileEndpoints = [
       job: { number, title, client, brief },
       design: { name: stored.name, version: stored.version, frozenAt: stored.frozenAt?.toISOString() ?? null },
       input,
-      print: printFor(config, person, now()),
+      print: printFor(workshop, person, now()),
     });
     res
       .type('application/pdf')

@@ -19,8 +19,9 @@ with open_job as (
   where t."from" >= '${start.toISOString()}'::timestamptz or t."to" is null
 )
 select json_build_object(
+  'building', (select json_build_object('widthM', building_width_m, 'lengthM', building_length_m, 'version', plan_version) from workshop),
   'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'xM', x_m, 'yM', y_m,
-      'widthM', width_m, 'lengthM', length_m) order by y_m, x_m), '[]') from place),
+      'widthM', width_m, 'lengthM', length_m) order by y_m, x_m), '[]') from place where not closed),
   'jobs', (select coalesce(json_agg(json_build_object(
       'number', j.number, 'title', v.name, 'state', j.state, 'placeId', j.place_id, 'promised', j.promised, 'version', j.version, 'use', j.use,
       'route', case when exists (select 1 from brief_line b where b.job_id = j.id and b.dropped_at is null and b.kind = 'rangeRoute')
@@ -53,8 +54,8 @@ select json_build_object(
     from time_entry t join person p on p.id = t.person_id join stage s on s.id = t.stage_id join job j on j.id = s.job_id
     where t."to" is null),
   'people', (select coalesce(json_agg(json_build_object('personId', p.id, 'name', p.name, 'initials', p.initials, 'role', p.role,
-      'hvUntil', (select max(valid_until) from authorisation a where a.person_id = p.id),
-      'hoursPlanned', case when p.role = 'technician' then ${Number(hoursADay)}::float8 else 0 end,
+      'hvUntil', (select a.until from hv_authorised a where a.person_id = p.id),
+      'hoursPlanned', case when p.role = 'technician' then coalesce(p.day_hours, ${Number(hoursADay)})::float8 else 0 end,
       'workHours', coalesce((select sum(h) from today where person_id = p.id and kind <> 'rework' and not live_hv), 0)::float8,
       'liveHours', coalesce((select sum(h) from today where person_id = p.id and kind <> 'rework' and live_hv), 0)::float8,
       'reworkHours', coalesce((select sum(h) from today where person_id = p.id and kind = 'rework'), 0)::float8

@@ -11,7 +11,7 @@ import { figureInputOfJob } from '../read/figureInput.ts';
 import { jobSheet } from '../read/sheet.ts';
 
 export const proveEndpoints = [
-  serve(proveAddress.sign, ({ change, params, body, person, config, today, now }) =>
+  serve(proveAddress.sign, ({ change, params, body, person, workshop, today, now }) =>
     change(async ({ tx, log, job }) => {
       const stored = await job({ number: params.number });
       const check = checkById(body.checkId)!;
@@ -22,7 +22,7 @@ export const proveEndpoints = [
       }
       if (check.kind === null && body.value !== 0 && body.value !== 1)
         throw new BadInput({ value: 'This check is confirmed, not measured.' });
-      const { input, design } = await figureInputOfJob(tx, stored, config, today);
+      const { input, design } = await figureInputOfJob(tx, stored, workshop, today);
       const { verdict, limit } = judgeCheck(check, body.value, createSheet(resolveDesign(input)));
       if (verdict === 'noLimit' || !limit)
         throw new RuleBroken(
@@ -56,9 +56,9 @@ export const proveEndpoints = [
       return { verdict };
     }),
   ),
-  serve(proveAddress.paper, async ({ db, press, params, res, config, person, now }) => {
+  serve(proveAddress.paper, async ({ db, press, params, res, workshop, person, now }) => {
     const sheet = await jobSheet(db, params.number);
-    const pdf = await press.print({ paper: 'signOff', job: sheet, print: printFor(config, person, now()) });
+    const pdf = await press.print({ paper: 'signOff', job: sheet, print: printFor(workshop, person, now()) });
     res.type('application/pdf').setHeader('Content-Disposition', `attachment; filename="sign-off-${sheet.number}.pdf"`);
     res.send(pdf);
     return undefined;

@@ -1,10 +1,10 @@
 import { and, eq } from 'drizzle-orm';
+import type { Workshop } from '../../contract/workshop.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
 import { jobFigureInput } from '../../core/job/jobFigures.ts';
 import { unpackRoute } from '../../core/road/packedRoute.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
 import type { StoredJob } from '../change.ts';
-import type { Config } from '../config.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { design } from '../db/schema/index.ts';
@@ -20,7 +20,7 @@ export interface JobInput {
 export async function figureInputOfJob(
   db: Db | Tx,
   stored: StoredJob,
-  config: Pick<Config, 'rateCents' | 'hoursPerDay'>,
+  workshop: Pick<Workshop, 'rateCents' | 'hoursPerDay'>,
   today: string,
   designId: string | null = stored.chosenDesignId,
 ): Promise<JobInput> {
@@ -56,7 +56,7 @@ export async function figureInputOfJob(
         kit: revision ? { revision, options: stored.kitOptions } : null,
         stages: await partOf(db, which, 'stages'),
         parts: await partOf(db, which, 'parts'),
-        rates: config,
+        rates: workshop,
         today,
       },
     },

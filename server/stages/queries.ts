@@ -4,7 +4,7 @@ import type { PersonOn } from '../../core/stage/stageRules.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { authorisation, person, stage, timeEntry } from '../db/schema/index.ts';
+import { person, stage, timeEntry } from '../db/schema/index.ts';
 import { partOf } from '../read/sheet.ts';
 
 /** All stages of a job in order, with steps, newest readings, hours and who is on them. */
@@ -33,11 +33,9 @@ export async function peopleOn(tx: Tx, stageId: string): Promise<(PersonOn & { r
       personId: timeEntry.personId,
       name: person.name,
       kind: timeEntry.kind,
-      hvUntil: sql<string | null>`max(${authorisation.validUntil})::text`,
+      hvUntil: sql<string | null>`(select a.until::text from hv_authorised a where a.person_id = ${person.id})`,
     })
     .from(timeEntry)
     .innerJoin(person, eq(person.id, timeEntry.personId))
-    .leftJoin(authorisation, eq(authorisation.personId, person.id))
-    .where(and(eq(timeEntry.stageId, stageId), isNull(timeEntry.to)))
-    .groupBy(timeEntry.personId, timeEntry.kind, person.name);
+    .where(and(eq(timeEntry.stageId, stageId), isNull(timeEntry.to)));
 }

@@ -74,21 +74,19 @@ describe('configuration', () => {
     expect(dayOf(late, 'Pacific/Auckland')).toBe('2026-07-01');
   });
   const standing = { databaseUrl: 'postgres://x', pageFolder: null, sessionSecret: 's', sample: false };
-  test('the environment decides name and zone; the sample is the caller’s word', () => {
-    const env = { WORKSHOP_NAME: 'Pier Works', WORKSHOP_TIME_ZONE: 'Atlantic/Azores' };
-    expect(configFrom(env, standing)).toMatchObject({
-      workshopName: 'Pier Works',
-      timeZone: 'Atlantic/Azores',
+  test('the sample is the caller’s word, and two workshops on one address have two cookies', () => {
+    expect(configFrom({}, standing)).toMatchObject({
       demo: false,
       trustedProxies: [],
+      cookieName: 'dajo',
+      houses: null,
     });
-    expect(configFrom({}, { ...standing, sample: true })).toMatchObject({
-      workshopName: 'Tarrow Quay Works',
-      demo: true,
-    });
+    expect(configFrom({}, { ...standing, sample: true })).toMatchObject({ demo: true });
+    const ownBegun = async () => true;
+    expect(configFrom({}, { ...standing, houses: { here: 'own', ownBegun } }).cookieName).toBe('dajo-own');
+    expect(configFrom({}, { ...standing, houses: { here: 'sample', ownBegun } }).cookieName).toBe('dajo');
   });
   test.each([
-    [{ WORKSHOP_TIME_ZONE: 'Mars/Olympus' }, /“Mars\/Olympus”, which is no time zone: write one like/],
     [{ SIGN_IN_TRIES: 'many' }, /SIGN_IN_TRIES is “many”: write a whole number from 1 to 1000\./],
     [{ SIGN_IN_TRIES: '0' }, /whole number from 1/],
     [{ TRUSTED_PROXIES: '10.0.0.1, everybody' }, /has “everybody”: write addresses/],

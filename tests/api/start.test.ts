@@ -17,9 +17,9 @@ interface Started {
 }
 
 /** Starts the application as `npm start` does, on an existing database and port. */
-async function start(port: number): Promise<Started> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'tools/start.ts', '--sample'], {
-    env: { ...process.env, DATABASE_URL: url(), PORT: String(port) },
+async function start(port: number, args = ['--sample'], env: NodeJS.ProcessEnv = {}): Promise<Started> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'tools/start.ts', ...args], {
+    env: { ...process.env, DATABASE_URL: url(), PORT: String(port), ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let printed = '';
@@ -136,11 +136,6 @@ describe('what stops a start is said in one sentence', () => {
       /has no such database/,
     ],
     ['the address is none', () => ({ DATABASE_URL: 'somewhere' }), /DATABASE_URL is not an address/],
-    [
-      'the time zone is nonsense',
-      () => ({ DATABASE_URL: url(), WORKSHOP_TIME_ZONE: 'Mars/Olympus' }),
-      /is no time zone/,
-    ],
     ['the port is nonsense', () => ({ DATABASE_URL: url(), PORT: 'eighty' }), /PORT is “eighty”/],
   ] as const)('%s', async (_what, env, sentence) => {
     const { code, printed } = await run('start', [], env());
@@ -168,16 +163,29 @@ describe('a database of one’s own', () => {
     await client.end();
   });
   afterAll(() => dropDatabase(admin(), own));
-  test('gets no sample without the word, and is not erased without its name', async () => {
-    const { code, printed } = await run('start', [], { DATABASE_URL: ownUrl() });
-    expect([code, printed]).toEqual([
-      1,
-      'The database “own_test” has no workshop yet: start with npm start -- --sample to load the sample workshop into it.',
-    ]);
+  test('gets no sample without the word, asks whoever begins for what it printed, and is not erased without its name', async () => {
+    const open = await start(await freePort(), [], { DATABASE_URL: ownUrl(), HOST: '0.0.0.0' });
+    const session = await (await fetch(`${open.address}/api/session`)).json();
+    expect(session).toMatchObject({ workshop: null, asksWord: true, demoSignIns: [], demoPassword: null });
     expect(await ask('select 1 from person')).toEqual([]);
-    await ask(
-      "insert into person (sign_in, name, initials, role, password_hash) values ('me', 'Me', 'M', 'manager', 'x')",
-    );
+    const word = /asked for this word: (\S+)/.exec(open.printed())?.[1];
+    const begin = (said: string | undefined) =>
+      fetch(`${open.address}/api/beginning`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': session.csrfToken },
+        body: JSON.stringify({
+          ...{ name: 'Pier Works', region: 'uk', timeZone: 'Europe/London', currency: 'GBP', taxShare: 0.2 },
+          ...{ unitSet: 'uk', workingDays: [1, 2, 3, 4], lend: false, word: said },
+          person: { name: 'Me', signIn: 'me', password: 'tide and timber' },
+        }),
+      });
+    const wrong = await begin('open sesame');
+    expect([wrong.status, (await wrong.json()).fields]).toEqual([
+      400,
+      { word: 'This is not the word that the start has printed.' },
+    ]);
+    expect((await begin(word)).status).toBe(200);
+    await stop(open);
     const unasked = await run('demo', [], { DATABASE_URL: ownUrl() });
     expect(unasked.printed).toBe(
       'This erases everything in the database “own_test”: say so with npm run demo -- --erase own_test',

@@ -55,7 +55,7 @@ export function openWorkshop({ patience, ...settings }: { patience?: Patience } 
   let now: Date | null = null;
   beforeAll(async () => {
     await copyTemplate(admin(), name);
-    connection = connect(url(), 'Europe/Lisbon', 10, patience);
+    connection = connect(url(), 10, patience);
     live = await startLive(url());
     press = startPress();
     const standing = { databaseUrl: url(), pageFolder: null, sessionSecret: 'secret for tests', sample: true };

@@ -127,7 +127,9 @@ test('two claims of range that cannot both hold are said, and kept with the use'
   await expect(page.getByText('Who says so is needed.')).toBeVisible();
   await page.locator('[data-range-claim]').first().getByLabel('Who says so').fill('the leaflet');
   const clash = page.getByRole('list', { name: 'Claims that cannot both hold' });
-  await expect(clash).toContainText(/the leaflet \(8 modules\) has 11\.3\skm a module, a club \(12 modules\) 15\.0\skm/);
+  await expect(clash).toContainText(
+    /the leaflet \(8 modules\) has 11\.3\skm a module, a club \(12 modules\) 15\.0\skm/,
+  );
   await page.getByRole('button', { name: 'Save the use' }).click();
   await expect(page.getByRole('button', { name: 'Save the use' })).toBeHidden();
   await page.reload();

@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { JobSheet } from '../../contract/job.ts';
+import type { PersonRow } from '../../contract/people.ts';
 import type { StageRow } from '../../contract/stages.ts';
 import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
 import { jobRefusal } from '../../core/job/states.ts';
@@ -58,6 +60,10 @@ async function openStage(live: boolean): Promise<StageRow> {
   return (await van()).stages.find((one) => one.id === stage.id)!;
 }
 const work = { kind: 'work', cause: null };
+const personRow = async (name: string): Promise<PersonRow> =>
+  (await ilse.get('/people')).body.find((row: PersonRow) => row.name === name);
+/** 32 signs of a run and a number. */
+const tokenOf = (run: string, i: number) => createHash('sha256').update(`${run} ${i}`).digest('base64url').slice(0, 32);
 const on = async (who: Visitor, stage: StageRow) => {
   const answer = await who.send('post', `/stages/${stage.id}/clock-on`, work);
   expect(answer.status, answer.body.detail).toBe(200);
@@ -422,6 +428,95 @@ const CASES: Record<string, Case> = {
       return { path: `/snags/${body.id}/close`, body: () => ({}) };
     },
   },
+  'put /workshop': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { own: _, ...now } = (await ilse.get('/session')).body.workshop;
+      return { path: '/workshop', body: (i) => ({ ...now, rateCents: 6000 + i }) };
+    },
+  },
+  'post /people': {
+    same: 'one',
+    different: 'all',
+    prepare: async () => {
+      const name = `new${Math.random().toString(36).slice(2)}`;
+      return {
+        path: '/people',
+        body: (i) => ({ name, signIn: `${name}${i}`, role: 'technician', skills: [], token: tokenOf(name, i) }),
+      };
+    },
+  },
+  'put /people/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { active: _, joined, invitedUntil, authorisations, id, ...body } = await personRow('Odo Finch');
+      return { path: `/people/${id}`, body: (i) => ({ ...body, skills: [`skill ${i}`] }) };
+    },
+  },
+  'put /people/:id/active': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { id, active, version } = await personRow('Ravi Dunmore');
+      return { path: `/people/${id}/active`, body: () => ({ active: !active, version }) };
+    },
+  },
+  'post /people/:id/invitations': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => {
+      const { id } = await personRow('Odo Finch');
+      const run = Math.random().toString(36);
+      return { path: `/people/${id}/invitations`, body: (i) => ({ token: tokenOf(run, i) }) };
+    },
+  },
+  'post /people/:id/authorisations': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => {
+      const { id } = await personRow('Odo Finch');
+      const days = { validFrom: '2026-01-01', validUntil: '2031-01-01' };
+      return {
+        path: `/people/${id}/authorisations`,
+        body: (i) => ({ ...days, givenBy: 'a school', paper: `no. ${i}` }),
+      };
+    },
+  },
+  'post /authorisations/:id/end': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { id } = await personRow('Odo Finch');
+      const days = { validFrom: '2026-01-01', validUntil: '2031-01-01' };
+      const path = `/people/${id}/authorisations`;
+      const { body } = await ilse.send('post', path, { ...days, givenBy: 'a school', paper: 'x' });
+      return { path: `/authorisations/${body.id}/end`, body: (i) => ({ why: `reason ${i}` }) };
+    },
+  },
+  'put /my/password': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      await sql(
+        "update person set password_hash = (select password_hash from person where sign_in = 'ilse') where sign_in = 'petra'",
+      );
+      const petra = await shop.visitor('petra');
+      const now = 'quay-and-copper';
+      return { path: '/my/password', who: petra, body: (i) => ({ now, next: `another word ${i}` }) };
+    },
+  },
+  'delete /my/sessions': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => {
+      await sql(
+        "update person set password_hash = (select password_hash from person where sign_in = 'ilse') where sign_in = 'petra'",
+      );
+      return { path: '/my/sessions', who: await shop.visitor('petra'), body: () => ({}) };
+    },
+  },
   'post /jobs/:number/checks': {
     same: 'all',
     different: 'all',
@@ -432,6 +527,7 @@ const CASES: Record<string, Case> = {
   },
 };
 
+const SECRET = new Set(ENDPOINTS.filter((one) => one.secret).map((one) => `${one.method} ${one.path}`));
 const WRITING = ENDPOINTS.filter((one) => one.method !== 'get').map((one) => `${one.method} ${one.path}`);
 
 test('there is a case for every address that changes something, and none besides', () => {
@@ -473,6 +569,11 @@ describe.each(WRITING)('%s, ten at once', (name) => {
       () => 0,
       () => `${name} the same`,
     );
+    // What is secret is not remembered by its key.
+    if (SECRET.has(name)) {
+      expectOutcome(name, CASES[name]!.same, { answers, events, good });
+      return;
+    }
     expect(good.length, said(answers)).toBe(10);
     expect(new Set(answers.map((one) => JSON.stringify(one.body))).size).toBe(1);
     if (name !== 'put /preferences') expect(events).toBe(1);

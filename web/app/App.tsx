@@ -3,28 +3,30 @@ import { lazy, Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { onChange } from '../data/client.ts';
 import { refreshAll, refreshTouched } from '../data/refresh.ts';
-import { SessionProvider, useSession } from '../data/session.tsx';
+import { houseChosen, SessionProvider, useSession } from '../data/session.tsx';
 import { Shell } from './Shell.tsx';
 import { theme } from './theme.ts';
 
 onChange((touched) => (touched ? refreshTouched(touched) : refreshAll()));
 
+const BeginPage = lazy(() => import('../places/signin/BeginPage.tsx'));
+const FirstStart = lazy(() => import('../places/signin/FirstStart.tsx'));
 const SignInPage = lazy(() => import('../places/signin/SignInPage.tsx'));
 const Components = lazy(() => import('../places/components/ComponentsPlace.tsx'));
 const Floor = lazy(() => import('../places/floor/Floor.tsx'));
 const JobList = lazy(() => import('../places/jobs/JobList.tsx'));
 const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
+const InvitationPage = lazy(() => import('../places/signin/InvitationPage.tsx'));
+const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
+const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const JobPlace = lazy(() => import('../places/jobs/JobPlace.tsx'));
 const Bench = lazy(() => import('../places/jobs/stages/Bench.tsx'));
 
 function Places() {
-  const { person } = useSession();
+  const { person, workshop, houses } = useSession();
   if (!person) {
-    return (
-      <Suspense fallback={null}>
-        <SignInPage />
-      </Suspense>
-    );
+    const asks = houses?.here === 'sample' && !houses.ownBegun && !houseChosen();
+    return <Suspense fallback={null}>{!workshop ? <BeginPage /> : asks ? <FirstStart /> : <SignInPage />}</Suspense>;
   }
   return (
     <Shell>
@@ -33,6 +35,8 @@ function Places() {
           <Route path="/" element={<Floor />} />
           <Route path="/jobs" element={<JobList />} />
           <Route path="/jobs/new" element={<NewJob />} />
+          <Route path="/people" element={<People />} />
+          <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />
           <Route path="/components/:kind" element={<Components />} />
           <Route path="/jobs/:number/bench" element={<Bench />} />
@@ -71,7 +75,17 @@ export function App() {
       <AntApp style={{ height: '100%' }}>
         <BrowserRouter>
           <SessionProvider failed={Unreachable}>
-            <Places />
+            <Routes>
+              <Route
+                path="/invitation/:token"
+                element={
+                  <Suspense fallback={null}>
+                    <InvitationPage />
+                  </Suspense>
+                }
+              />
+              <Route path="*" element={<Places />} />
+            </Routes>
           </SessionProvider>
         </BrowserRouter>
       </AntApp>

@@ -1,8 +1,16 @@
-import { CheckOutlined, DownOutlined, LogoutOutlined, QuestionCircleOutlined } from '@ant-design/icons';
+import {
+  CheckOutlined,
+  DownOutlined,
+  KeyOutlined,
+  LogoutOutlined,
+  QuestionCircleOutlined,
+  SettingOutlined,
+} from '@ant-design/icons';
 import { Dropdown } from 'antd';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
-import { UNIT_SETS, type UnitSet } from '../../core/quantity/units.ts';
+import { UNIT_SETS, type UnitChoice } from '../../core/quantity/units.ts';
+import { UNIT_NAME } from '../../wording/workshop.ts';
 import { useLive } from '../data/live.ts';
 import { useFloor } from '../data/resources.ts';
 import { setUnitSet, signOut, usePerson } from '../data/session.tsx';
@@ -11,13 +19,14 @@ import { KeyList } from './KeyList.tsx';
 import { SignInAgain } from './SignInAgain.tsx';
 import { useShellKeys } from './shellKeys.ts';
 
-const UNIT_NAME: Record<UnitSet, string> = { metric: 'Metric units', uk: 'UK road units', us: 'US units' };
+const MyAccount = lazy(() => import('../places/people/MyAccount.tsx'));
 
 /** Top bar with the places, the finder and the person; the place below it. */
 export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();
   const navigate = useNavigate();
   const [listOpen, setListOpen] = useState(false);
+  const [accountOpen, setAccountOpen] = useState(false);
   useLive();
   const { data: floor } = useFloor();
   const mine = floor?.onTheClock.find((entry) => entry.personId === person.id);
@@ -29,13 +38,17 @@ export function Shell({ children }: { children: ReactNode }) {
       icon: set === person.unitSet ? <CheckOutlined /> : <span />,
     })),
     { type: 'divider' as const },
+    { key: 'account', label: 'Password and sessions', icon: <KeyOutlined /> },
+    { key: 'workshop', label: 'The workshop', icon: <SettingOutlined /> },
     { key: 'keys', label: 'Keys', icon: <QuestionCircleOutlined /> },
     { key: 'out', label: 'Sign out', icon: <LogoutOutlined /> },
   ];
   const choose = (key: string) => {
     if (key === 'keys') setListOpen(true);
+    else if (key === 'account') setAccountOpen(true);
+    else if (key === 'workshop') navigate('/workshop');
     else if (key === 'out') void signOut().then(() => navigate('/'));
-    else void setUnitSet(key as UnitSet);
+    else void setUnitSet(key as UnitChoice);
   };
   return (
     <div className="shell">
@@ -52,6 +65,9 @@ export function Shell({ children }: { children: ReactNode }) {
           </NavLink>
           <NavLink to="/components" className={({ isActive }) => (isActive ? 'here' : '')}>
             Components
+          </NavLink>
+          <NavLink to="/people" className={({ isActive }) => (isActive ? 'here' : '')}>
+            People
           </NavLink>
         </nav>
         <div className="push">
@@ -73,6 +89,11 @@ export function Shell({ children }: { children: ReactNode }) {
       <main className="place" id="place">
         {children}
       </main>
+      {accountOpen && (
+        <Suspense fallback={null}>
+          <MyAccount onClose={() => setAccountOpen(false)} />
+        </Suspense>
+      )}
       <KeyList open={listOpen} onClose={() => setListOpen(false)} />
       <SignInAgain />
     </div>

@@ -6,7 +6,11 @@ import { STEPS } from './steps.ts';
  */
 export const KEYS = {
   find: { press: ['/'], shown: '/', does: 'find a job, vehicle or part' },
-  places: { press: ['alt+f', 'alt+j'], shown: 'Alt F, Alt J', does: 'Floor, Jobs' },
+  places: {
+    press: ['alt+f', 'alt+j', 'alt+c', 'alt+p'],
+    shown: 'Alt F, J, C, P',
+    does: 'Floor, Jobs, Components, People',
+  },
   steps: {
     press: STEPS.map((step) => step.key as string),
     shown: STEPS.map((step) => step.key).join(' '),

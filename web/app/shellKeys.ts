@@ -24,6 +24,14 @@ const rests = (event: KeyboardEvent): boolean =>
 /** By the letter or sign that the key gives, whatever the keyboard is laid out like. */
 const PLAIN = { useKey: true, ignoreModifiers: true, ignoreEventWhen: rests } as const;
 
+/** By the place of the key: with Alt a letter may give another sign. */
+const PLACE_OF: Readonly<Record<string, string>> = {
+  KeyF: '/',
+  KeyJ: '/jobs',
+  KeyC: '/components',
+  KeyP: '/people',
+};
+
 /** The address itself, since the router lags behind it while a step is still being fetched. */
 const jobHere = (): string | undefined => /^\/jobs\/(\d{2}-\d{3,5})/.exec(window.location.pathname)?.[1];
 
@@ -32,7 +40,7 @@ export function useShellKeys({ showKeys, clockedOnTo }: Needs): void {
   const navigate = useNavigate();
   const person = usePerson();
   const { message } = App.useApp();
-  useHotkeys(KEYS.places.press, ({ code }) => navigate(code === 'KeyF' ? '/' : '/jobs'), {
+  useHotkeys(KEYS.places.press, ({ code }) => navigate(PLACE_OF[code] ?? '/'), {
     enableOnFormTags: true,
     preventDefault: true,
   });

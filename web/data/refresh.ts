@@ -71,6 +71,8 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
       for (const piece of PIECES_OF[resource]) pieces.add(piece);
       waiting.set(job, pieces);
     }
+    if (resource === 'workshop') void mutate('/session').catch(() => {});
+    if (resource === 'person') void mutate(keys.people).catch(() => {});
     if (OF_LIBRARY.has(resource)) void mutate(keys.library).catch(() => {});
   }
   void mutate(keys.jobs).catch(() => {});

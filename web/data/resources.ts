@@ -4,6 +4,7 @@ import { type Address, type Params, pathOf } from '../../contract/address.ts';
 import { type FloorData, floorAddress } from '../../contract/floor.ts';
 import { type JobRow, type JobSheet, jobsAddress } from '../../contract/job.ts';
 import { type LibraryData, libraryAddress } from '../../contract/library.ts';
+import { peopleAddress } from '../../contract/people.ts';
 import type { Library } from '../../core/design/resolve.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
@@ -15,6 +16,7 @@ export const keys = {
   jobs: pathOf(jobsAddress.list, {}),
   job: (number: string) => pathOf(jobsAddress.whole, { number }),
   library: pathOf(libraryAddress.whole, {}),
+  people: pathOf(peopleAddress.list, {}),
 };
 
 export const useFloor = () => useSWR<FloorData, Error>(keys.floor, ask, { refreshInterval: 60_000 });

@@ -1,8 +1,9 @@
 import { createContext, type ReactNode, useContext, useEffect } from 'react';
 import useSWR, { mutate } from 'swr';
 import { pathOf } from '../../contract/address.ts';
-import { type SessionInfo, type SignedIn, sessionAddress } from '../../contract/session.ts';
-import type { UnitSet } from '../../core/quantity/units.ts';
+import { HOUSE_COOKIE, type House, type SessionInfo, type SignedIn, sessionAddress } from '../../contract/session.ts';
+import type { Workshop } from '../../contract/workshop.ts';
+import type { UnitChoice, UnitSet } from '../../core/quantity/units.ts';
 import { ask, send, setCsrfToken } from './client.ts';
 
 const SESSION = pathOf(sessionAddress.now, {});
@@ -37,7 +38,37 @@ export function usePerson(): SignedIn {
   return person;
 }
 
-export const useUnitSet = (): UnitSet => useSession().person?.unitSet ?? 'metric';
+/** The workshop's record; only used where one has been begun. */
+export function useWorkshop(): Workshop {
+  const { workshop } = useSession();
+  if (!workshop) throw new Error('no workshop has been begun');
+  return workshop;
+}
+
+/** How the person reads figures: their units, the workshop's currency. */
+export function useUnitSet(): UnitSet {
+  const { person, workshop } = useSession();
+  return workshop ? `${person?.unitSet ?? workshop.unitSet} ${workshop.currency}` : 'metric';
+}
+
+/** Begins a workshop in this empty database and signs its manager in. */
+export async function begin(send: () => Promise<SessionInfo | null>): Promise<boolean> {
+  const info = await send();
+  if (!info) return false;
+  setCsrfToken(info.csrfToken);
+  await mutate(SESSION, info, { revalidate: false });
+  return true;
+}
+
+/** Goes to the sample or to the own workshop, and remembers it. */
+export function chooseHouse(house: House): void {
+  // biome-ignore lint/suspicious/noDocumentCookie: the one that all browsers have
+  document.cookie = `${HOUSE_COOKIE}=${house}; path=/; max-age=31536000; samesite=lax`;
+  location.assign('/');
+}
+
+/** Has somebody here chosen between the two before? */
+export const houseChosen = (): boolean => document.cookie.includes(`${HOUSE_COOKIE}=`);
 
 export async function signIn(name: string, password: string): Promise<void> {
   // The session may have run out, and its token with it: fetch the one that belongs to this moment.
@@ -55,7 +86,7 @@ export async function signOut(): Promise<void> {
 }
 
 /** Changes the unit set for this person, everywhere at once. */
-export async function setUnitSet(unitSet: UnitSet): Promise<void> {
+export async function setUnitSet(unitSet: UnitChoice): Promise<void> {
   await mutate(
     SESSION,
     (info?: SessionInfo) => (info?.person ? { ...info, person: { ...info.person, unitSet } } : info),

@@ -34,6 +34,8 @@ export const place = pgTable('place', {
   yM: doublePrecision('y_m').notNull(),
   widthM: doublePrecision('width_m').notNull(),
   lengthM: doublePrecision('length_m').notNull(),
+  /** Given up; jobs that stood there keep it in their history. */
+  closed: boolean('closed').notNull().default(false),
 });
 
 export const job = pgTable(

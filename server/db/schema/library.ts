@@ -129,6 +129,9 @@ export const component = pgTable(
     highVoltage: boolean('high_voltage').notNull(),
     sheet: jsonb('sheet').notNull(),
     onHand: integer('on_hand').notNull().default(0),
+    /** From the starter catalogues that ship with Dajo. */
+    lent: boolean('lent').notNull().default(false),
+    version: integer('version').notNull().default(1),
   },
   (t) => [
     index('component_supplier').on(t.supplierId),

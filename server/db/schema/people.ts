@@ -4,6 +4,7 @@ import {
   boolean,
   check,
   date,
+  doublePrecision,
   index,
   integer,
   pgTable,
@@ -25,9 +26,15 @@ export const person = pgTable(
     unitSet: text('unit_set', { enum: ['metric', 'uk', 'us'] })
       .notNull()
       .default('metric'),
-    passwordHash: text('password_hash').notNull(),
+    /** Null while an invitation has not been taken up. */
+    passwordHash: text('password_hash'),
     active: boolean('active').notNull().default(true),
     demoNote: text('demo_note'),
+    /** Hours of an own working day; null: the workshop's. */
+    dayHours: doublePrecision('day_hours'),
+    /** An hour of this person as sold; null: the workshop's rate. */
+    rateCents: integer('rate_cents'),
+    version: integer('version').notNull().default(1),
   },
   (t) => [check('person_role', sql`${t.role} in ('viewer', 'technician', 'manager')`)],
 );
@@ -40,9 +47,39 @@ export const authorisation = pgTable(
     personId: uuid('person_id')
       .notNull()
       .references(() => person.id),
+    validFrom: date('valid_from'),
     validUntil: date('valid_until').notNull(),
+    /** Who gave it, and the paper that says so. */
+    givenBy: text('given_by').notNull().default(''),
+    paper: text('paper').notNull().default(''),
+    /** Ended before its day, with the reason. */
+    endedOn: date('ended_on'),
+    endedWhy: text('ended_why'),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (t) => [index('authorisation_person').on(t.personId)],
+  (t) => [
+    index('authorisation_person').on(t.personId),
+    check('authorisation_order', sql`${t.validFrom} is null or ${t.validFrom} <= ${t.validUntil}`),
+    check('authorisation_ended_why', sql`(${t.endedOn} is null) = (${t.endedWhy} is null)`),
+  ],
+);
+
+/** Links by which people choose their own password, once. Only a hash of the link is kept. */
+export const invitation = pgTable(
+  'invitation',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id),
+    tokenHash: text('token_hash').notNull().unique(),
+    until: timestamp('until', { withTimezone: true }).notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+  },
+  (t) => [index('invitation_person').on(t.personId), index('invitation_by').on(t.byId)],
 );
 
 /**

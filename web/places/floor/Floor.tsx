@@ -1,7 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
 import { useFloor, useLibrary } from '../../data/resources.ts';
-import { useSession } from '../../data/session.tsx';
+import { useWorkshop } from '../../data/session.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { Building } from './Building.tsx';
 import { DecisionItem } from './DecisionItem.tsx';
@@ -12,7 +12,7 @@ import { judgeFloorJob, needsDecision } from './judgeFloor.ts';
 export default function Floor() {
   const { data: floor, error } = useFloor();
   const { shelves } = useLibrary();
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const holder = useRef<HTMLDivElement>(null);
   const [widthPx, setWidthPx] = useState(900);
   useLayoutEffect(() => {

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { FloorData } from '../../../contract/floor.ts';
 import { clock } from '../../../wording/dates.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
-import { useSession } from '../../data/session.tsx';
+import { useWorkshop } from '../../data/session.tsx';
 import { drawnParts } from '../../drawing/parts.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import type { JudgedJob } from './judgeFloor.ts';
@@ -51,7 +51,7 @@ export function InBay({
   partName: (id: string) => string;
 }) {
   const { job, vehicle, sheet } = judged;
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const { carry, handle } = useCarried(job);
   const on = floor.onTheClock.filter((entry) => entry.jobNumber === job.number);
   const now = stageNow(judged, partName);

@@ -33,7 +33,7 @@ const person = (name: string, hvUntil: string | null): PersonToday => ({
 function decisions(jobs: FloorJob[], people: PersonToday[] = [], library = shelves()): Decision[] {
   const floor: FloorData = {
     now: `${TODAY}T09:00:00Z`,
-    building: { widthM: 20, lengthM: 10 },
+    building: { widthM: 20, lengthM: 10, version: 1 },
     places: [],
     jobs,
     onTheClock: [],

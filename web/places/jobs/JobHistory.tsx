@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { jobsAddress } from '../../../contract/job.ts';
 import { dayAndTime } from '../../../wording/dates.ts';
 import { useOfAddress } from '../../data/resources.ts';
-import { useSession } from '../../data/session.tsx';
+import { useWorkshop } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 
 /** Who did what to this job and when, the newest first. */
@@ -30,7 +30,7 @@ export function JobHistory({ number }: { number: string }) {
 }
 
 function Entries({ number }: { number: string }) {
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const { data, error } = useOfAddress(jobsAddress.events, { number });
   if (error) return <p className="stop">{error.message}</p>;
   if (!data) return <p className="soft">One moment …</p>;

@@ -13,7 +13,7 @@ import { vehicleState } from '../../../core/vehicle/state.ts';
 import { dayOf } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
 import type { Shelves } from '../../data/resources.ts';
-import { useSession } from '../../data/session.tsx';
+import { useWorkshop } from '../../data/session.tsx';
 import { useDesignTrail } from './designTrail.ts';
 import type { OpenJob } from './openJob.ts';
 
@@ -30,7 +30,7 @@ function useSheet(slots: Slots): FigureSheet {
 
 /** Opens a job: builds what its steps read from its sheet and the library. Null while the variant is not in the library. */
 export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const today = useMemo(() => dayOf(new Date(), workshop.timeZone), [workshop.timeZone]);
   const [picked, setPicked] = useState<string | null>(null);
   const stored = job.designs.find((design) => design.id === (picked ?? job.chosenDesignId)) ?? job.designs[0] ?? null;

@@ -1,14 +1,14 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Refused } from '../../data/client.ts';
-import { signIn, useSession } from '../../data/session.tsx';
+import { chooseHouse, signIn, useSession } from '../../data/session.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { SafetyNote } from '../../widgets/SafetyNote.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 
 /** Name and password; in the sample workshop also its people, one click each. */
 export default function SignInPage() {
-  const { workshop, demoSignIns, demoPassword } = useSession();
+  const { workshop, demoSignIns, demoPassword, houses } = useSession();
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const [fault, setFault] = useState<string>();
@@ -27,7 +27,7 @@ export default function SignInPage() {
     <main className="signin">
       <div className="left stack">
         <h1>Dajo</h1>
-        <p className="soft">{workshop.name}</p>
+        <p className="soft">{workshop?.name}</p>
         <EntryForm onSave={() => void go(name, password)}>
           <TextField label="Name" value={name} onChange={setName} autoComplete="username" />
           <TextField
@@ -42,6 +42,19 @@ export default function SignInPage() {
             Sign in
           </Button>
         </EntryForm>
+        {houses && (
+          <Button
+            type="link"
+            style={{ padding: 0 }}
+            onClick={() => chooseHouse(houses.here === 'own' ? 'sample' : 'own')}
+          >
+            {houses.here === 'own'
+              ? 'Look round the sample workshop'
+              : houses.ownBegun
+                ? 'Go to your own workshop'
+                : 'Begin a workshop of your own'}
+          </Button>
+        )}
         <SafetyNote about="approval" />
       </div>
       {demoPassword && (

@@ -6,7 +6,7 @@ import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleF
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../../wording/fit.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
@@ -52,7 +52,7 @@ function DecisionForm({ finding, done }: { finding: Finding; done: () => void })
 export function FindingRow({ finding }: { finding: Finding }) {
   const set = useUnitSet();
   const { job } = useOpenJob('job');
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const manager = useMay(job, 'decide');
   const [open, setOpen] = useState(false);
   const decided = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);

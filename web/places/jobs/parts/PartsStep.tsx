@@ -6,7 +6,7 @@ import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { PART_STATES, type PartState } from '../../../../core/stores/partMove.ts';
 import { dayAndTime, dayText } from '../../../../wording/dates.ts';
 import { PART_STATE_NAME } from '../../../../wording/work.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
@@ -55,7 +55,7 @@ function PartName({ line }: { line: PartLine }) {
 /** Where a line stands: fitted by whom, due when, how many lie free. */
 function Standing({ line }: { line: PartLine }) {
   const { shelves, today, job } = useOpenJob('shelves', 'today', 'job');
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const may = useMay(job, 'parts');
   const { sending, save, conflict } = useLineState(line);
   const part = shelves.components.get(line.componentId);

@@ -12,7 +12,7 @@ import { dayAndTime } from '../../../../wording/dates.ts';
 import { FIGURE_NAME, reasonText } from '../../../../wording/figures.ts';
 import { limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -23,7 +23,7 @@ import { useOpenJob } from '../openJob.ts';
 export function CheckRow({ check, result }: { check: Check; result: CheckResult | undefined }) {
   const { job, sheet } = useOpenJob('job', 'sheet');
   const set = useUnitSet();
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const sending = useSend(true);
   const [value, setValue] = useDraft<number>(`check ${job.id} ${check.id}`);
   const [unreadable, setUnreadable] = useState<string | null>(null);

@@ -3,7 +3,7 @@ import type { JobSheet } from '../../../../contract/job.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { useDraft } from '../../../data/draft.ts';
-import { useSession } from '../../../data/session.tsx';
+import { useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
@@ -17,7 +17,7 @@ export function Snags({ job }: { job: JobSheet }) {
   const [text, setText] = useDraft<string>(`snag ${job.id}`);
   const sending = useSend(true);
   const may = useMay(job, 'snag');
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const form = useChecked(stageAddress.noteSnag, { number: job.number }, { text: text ?? '' });
   const add = async () => {
     if (await form.save()) setText(null);

@@ -5,7 +5,7 @@ import { stageAddress } from '../../../../contract/stages.ts';
 import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stageRules.ts';
 import { clock } from '../../../../wording/dates.ts';
 import { ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
-import { usePerson, useSession } from '../../../data/session.tsx';
+import { usePerson, useWorkshop } from '../../../data/session.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -15,7 +15,7 @@ import { StepLine } from './StepLine.tsx';
 /** The sheet of one stage: clock, cautions, steps with their limits, finish. */
 export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
   const person = usePerson();
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const sending = useSend(false, { typed: false });
   const before = openBefore(stage, job.stages);
   // Somebody who is clocked on as waiting is not at the vehicle: nothing is confirmed or finished by them.

@@ -6,7 +6,7 @@ import type { StageRow, StepRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
 import { clock } from '../../../../wording/dates.ts';
 import { limitText } from '../../../../wording/work.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
@@ -18,7 +18,7 @@ import { useSend } from '../../../widgets/useSend.ts';
 export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow; job: Pick<JobSheet, 'state'> }) {
   const set = useUnitSet();
   const mayDecide = useMay(job, 'decideReading');
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const sending = useSend(true);
   const [value, setValue] = useState<number | null>(null);
   const [again, setAgain] = useState(false);

@@ -1,7 +1,7 @@
 import { LOG_FINDINGS } from '../../../../core/logs/findings.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { useOpenJob } from '../openJob.ts';
 
@@ -9,7 +9,7 @@ import { useOpenJob } from '../openJob.ts';
 export function KeptFindings() {
   const { job } = useOpenJob('job');
   const set = useUnitSet();
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const { findings } = job.vehicle;
   if (findings.length === 0) return null;
   return (

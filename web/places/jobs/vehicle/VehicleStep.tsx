@@ -6,7 +6,7 @@ import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES } from '../../../../core/vehicle/ve
 import { BRIEF_NAME } from '../../../../wording/brief.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { FIGURE_NAME, HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
-import { useSession, useUnitSet } from '../../../data/session.tsx';
+import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
@@ -32,7 +32,7 @@ const CHASSIS_SAY: Record<string, string> = {
 export default function VehicleStep() {
   const { job, vehicle, lines, sheet } = useOpenJob('job', 'vehicle', 'lines', 'sheet');
   const set = useUnitSet();
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const mayMeasure = useMay(job, 'measure');
   const toMeasure = useMemo(() => measuringList(lines, sheet), [lines, sheet]);
   const { figures: figuresOf, variant, weighing } = vehicle;

@@ -3,7 +3,7 @@ import { designAddress } from '../../../../../contract/design.ts';
 import { dayAndTime } from '../../../../../wording/dates.ts';
 import { designDifferences } from '../../../../../wording/designDifferences.ts';
 import { useOfAddress } from '../../../../data/resources.ts';
-import { useSession } from '../../../../data/session.tsx';
+import { useWorkshop } from '../../../../data/session.tsx';
 import { useMay } from '../../../../data/useMay.ts';
 import { useShown } from '../../../../widgets/useShown.ts';
 import { useOpenJob } from '../../openJob.ts';
@@ -11,7 +11,7 @@ import { useOpenJob } from '../../openJob.ts';
 /** Every stored change of the design: who, when, what became different; any state can be brought back as a draft. */
 export function DesignHistory({ onClose }: { onClose: () => void }) {
   const { job, stored, setInputs } = useOpenJob('job', 'stored', 'setInputs');
-  const { workshop } = useSession();
+  const workshop = useWorkshop();
   const may = useMay(job, 'design');
   const { data, error } = useOfAddress(designAddress.history, stored && { id: stored.id });
   const shown = useShown();

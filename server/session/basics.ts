@@ -1,0 +1,77 @@
+import type { Tx } from '../db/connect.ts';
+import { component, supplier } from '../db/schema/index.ts';
+
+/** What stands for a supplier until the workshop names its own. */
+const TYPICAL = { id: 'typical', name: 'Typical, by tables' };
+
+/**
+ * Single-core HV cable, screened, 10 m with lugs, at 40 °C: sections by IEC 60228 (from memory), what they carry by
+ * usual cable sheets, common practice: [mm², outside mm, A, kg].
+ */
+const CABLES = [
+  [16, 10.8, 110, 2.9],
+  [25, 12.5, 145, 4],
+  [35, 14.2, 180, 5.4],
+  [50, 16.3, 230, 7.3],
+  [70, 17.8, 285, 9.6],
+  [95, 20.6, 345, 12.6],
+] as const;
+/** Ratings of the R10 series by IEC 60269 (from memory); 500 V DC and 20 kA, common practice. */
+const FUSES = [10, 16, 20, 32, 40, 63, 80, 100, 125, 160, 200, 250, 315, 400];
+/** E6 values by IEC 60063 (from memory), with pulse energy and peak power of wire-wound ones, common practice. */
+const RESISTORS = [
+  [22, 900, 12_000],
+  [47, 700, 9000],
+  [100, 500, 4000],
+  [220, 360, 1500],
+  [470, 260, 700],
+  [680, 260, 520],
+] as const;
+
+/** Takes the starter catalogue into a new workshop: typical cables, fuses and precharge resistors, not priced. */
+export async function lendBasics(tx: Tx): Promise<void> {
+  await tx.insert(supplier).values(TYPICAL);
+  const lent = {
+    supplierId: TYPICAL.id,
+    priceCents: 0,
+    leadDays: 14,
+    highVoltage: true,
+    lent: true,
+  };
+  await tx.insert(component).values([
+    ...CABLES.map(([sectionMm2, outsideMm, continuousA, massKg]) => ({
+      ...lent,
+      id: `cable-${sectionMm2}`,
+      kind: 'cable',
+      name: `HV cable ${sectionMm2} mm², 10 m with lugs`,
+      massKg,
+      lengthMm: 400,
+      widthMm: 400,
+      heightMm: 80,
+      covers: ['hvCables'],
+      sheet: { sectionMm2, outsideMm, continuousA },
+    })),
+    ...FUSES.map((ratedA) => ({
+      ...lent,
+      id: `fuse-${ratedA}`,
+      kind: 'fuse',
+      name: `HV fuse ${ratedA} A, 500 V`,
+      massKg: ratedA < 63 ? 0.05 : 0.3,
+      lengthMm: ratedA < 63 ? 38 : 90,
+      widthMm: ratedA < 63 ? 10 : 40,
+      heightMm: ratedA < 63 ? 10 : 40,
+      sheet: { ratedA, maxV: 500, breakingA: 20_000 },
+    })),
+    ...RESISTORS.map(([ohm, pulseJ, peakW]) => ({
+      ...lent,
+      id: `resistor-${ohm}`,
+      kind: 'resistor',
+      name: `Precharge resistor ${ohm} Ω`,
+      massKg: 0.2,
+      lengthMm: 90,
+      widthMm: 30,
+      heightMm: 30,
+      sheet: { ohm, pulseJ, peakW },
+    })),
+  ]);
+}

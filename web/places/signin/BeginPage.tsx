@@ -1,0 +1,136 @@
+import { Button, Checkbox } from 'antd';
+import { useState } from 'react';
+import { sessionAddress } from '../../../contract/session.ts';
+import { type Beginning, REGIONS, USUAL_SETTINGS } from '../../../contract/workshop.ts';
+import { CURRENCIES, CURRENCY_IDS } from '../../../core/quantity/currency.ts';
+import { UNIT_SETS } from '../../../core/quantity/units.ts';
+import { REGION_NAME, UNIT_NAME } from '../../../wording/workshop.ts';
+import { begin, chooseHouse, useSession } from '../../data/session.tsx';
+import { Choice } from '../../widgets/Choice.tsx';
+import { EntryForm } from '../../widgets/EntryForm.tsx';
+import { QuantityInput } from '../../widgets/QuantityInput.tsx';
+import { TextField } from '../../widgets/TextField.tsx';
+import { TimeZoneChoice } from '../../widgets/TimeZoneChoice.tsx';
+import { useChecked } from '../../widgets/useChecked.ts';
+import { WorkingDays } from '../../widgets/WorkingDays.tsx';
+
+const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** Begins a workshop: what it is, and its first manager. */
+export default function BeginPage() {
+  const { asksWord, houses } = useSession();
+  const { region, currency, taxShare, unitSet, workingDays } = USUAL_SETTINGS;
+  const [draft, setDraft] = useState<Beginning>({
+    name: '',
+    timeZone: HERE,
+    region,
+    currency,
+    taxShare,
+    unitSet,
+    workingDays,
+    person: { name: '', signIn: '', password: '' },
+    lend: true,
+    word: '',
+  });
+  const set = (change: Partial<Beginning>) => setDraft((now) => ({ ...now, ...change }));
+  const person = (change: Partial<Beginning['person']>) => set({ person: { ...draft.person, ...change } });
+  const form = useChecked(sessionAddress.begin, {}, draft);
+  const { faults } = form;
+  return (
+    <main className="page narrow" data-begin>
+      <h1>Begin your workshop</h1>
+      <p className="soft">Everything here can be changed later. You become its first manager.</p>
+      <EntryForm onSave={() => void begin(form.save)} refusal={form.refusal}>
+        <h2>The workshop</h2>
+        <div className="fields">
+          <TextField
+            label="Name of the workshop"
+            value={draft.name}
+            onChange={(name) => set({ name })}
+            fault={faults.name}
+          />
+          <Choice
+            label="Region"
+            value={draft.region}
+            options={REGIONS.map((value) => ({ value, label: REGION_NAME[value] }))}
+            onChange={(next) => next && set({ region: next })}
+            fault={faults.region}
+          />
+          <TimeZoneChoice value={draft.timeZone} onChange={(timeZone) => set({ timeZone })} fault={faults.timeZone} />
+          <Choice
+            label="Currency"
+            value={draft.currency}
+            options={CURRENCY_IDS.map((value) => ({ value, label: CURRENCIES[value].name }))}
+            onChange={(next) => next && set({ currency: next })}
+            fault={faults.currency}
+          />
+          <QuantityInput
+            label="Tax on what you sell"
+            kind="share"
+            value={draft.taxShare}
+            onChange={(next) => next !== null && set({ taxShare: next })}
+            fault={faults.taxShare}
+          />
+          <Choice
+            label="Units"
+            value={draft.unitSet}
+            options={UNIT_SETS.map((value) => ({ value, label: UNIT_NAME[value] }))}
+            onChange={(next) => next && set({ unitSet: next })}
+            fault={faults.unitSet}
+          />
+        </div>
+        <WorkingDays
+          value={draft.workingDays}
+          onChange={(days) => set({ workingDays: days })}
+          fault={faults.workingDays}
+        />
+        <h2>You</h2>
+        <div className="fields">
+          <TextField
+            label="Your name"
+            value={draft.person.name}
+            onChange={(name) => person({ name })}
+            fault={faults['person.name']}
+            autoComplete="name"
+          />
+          <TextField
+            label="Name to sign in with"
+            value={draft.person.signIn}
+            onChange={(signIn) => person({ signIn })}
+            fault={faults['person.signIn']}
+            autoComplete="username"
+          />
+          <TextField
+            label="Password, ten characters or more"
+            type="password"
+            value={draft.person.password}
+            onChange={(password) => person({ password })}
+            fault={faults['person.password']}
+            autoComplete="new-password"
+          />
+          {asksWord && (
+            <TextField
+              label="Word that the start has printed"
+              value={draft.word}
+              onChange={(word) => set({ word })}
+              fault={faults.word}
+            />
+          )}
+        </div>
+        <Checkbox checked={draft.lend} onChange={(event) => set({ lend: event.target.checked })}>
+          Lend me the basics: typical cables, fuses and precharge resistors, marked as library, not priced
+        </Checkbox>
+        <div className="row">
+          <Button type="primary" htmlType="submit" loading={form.busy}>
+            Begin
+          </Button>
+          {houses && (
+            <Button type="link" onClick={() => chooseHouse('sample')}>
+              Look round the sample first
+            </Button>
+          )}
+        </div>
+      </EntryForm>
+    </main>
+  );
+}

@@ -1,0 +1,146 @@
+import { useState } from 'react';
+import { hasRole } from '../../../contract/rights.ts';
+import {
+  REGIONS,
+  type SettingName,
+  type Workshop,
+  type WorkshopChange,
+  workshopAddress,
+} from '../../../contract/workshop.ts';
+import { CURRENCIES, CURRENCY_IDS } from '../../../core/quantity/currency.ts';
+import { UNIT_SETS } from '../../../core/quantity/units.ts';
+import { REGION_NAME, UNIT_NAME } from '../../../wording/workshop.ts';
+import { usePerson, useWorkshop } from '../../data/session.tsx';
+import { Choice } from '../../widgets/Choice.tsx';
+import { Conflict } from '../../widgets/Conflict.tsx';
+import { EntryForm } from '../../widgets/EntryForm.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
+import { QuantityInput } from '../../widgets/QuantityInput.tsx';
+import { TextField } from '../../widgets/TextField.tsx';
+import { TimeZoneChoice } from '../../widgets/TimeZoneChoice.tsx';
+import { useChecked } from '../../widgets/useChecked.ts';
+import { WorkingDays } from '../../widgets/WorkingDays.tsx';
+
+const bodyOf = ({ own: _, ...settings }: Workshop): WorkshopChange => ({ ...settings });
+
+/** What the workshop is and what it reckons with. */
+export default function WorkshopPlace() {
+  const workshop = useWorkshop();
+  // A form of its own for each version: a change that came from elsewhere shows as soon as nothing is being typed.
+  return <SettingsForm key={workshop.version} workshop={workshop} />;
+}
+
+function SettingsForm({ workshop }: { workshop: Workshop }) {
+  const { role } = usePerson();
+  const may = hasRole(role, workshopAddress.change.may);
+  const [draft, setDraft] = useState(() => bodyOf(workshop));
+  const form = useChecked(workshopAddress.change, {}, draft);
+  const { faults } = form;
+  const set = (change: Partial<WorkshopChange>) => setDraft((now) => ({ ...now, ...change }));
+  const label = (text: string, name: SettingName) => (workshop.own.includes(name) ? text : `${text} (common practice)`);
+  return (
+    <div className="page stack">
+      <h1>{workshop.name}</h1>
+      <EntryForm
+        {...(may ? { save: 'Save' } : {})}
+        disabled={!may}
+        busy={form.busy}
+        refusal={form.refusal}
+        onSave={() => void form.save()}
+      >
+        <Panel title="The workshop" aside="figures on papers and pages follow it">
+          <div className="in fields">
+            <TextField
+              label="Name of the workshop"
+              value={draft.name}
+              onChange={(name) => set({ name })}
+              fault={faults.name}
+            />
+            <Choice
+              label="Region"
+              value={draft.region}
+              options={REGIONS.map((value) => ({ value, label: REGION_NAME[value] }))}
+              onChange={(region) => region && set({ region })}
+              fault={faults.region}
+            />
+            <TimeZoneChoice value={draft.timeZone} onChange={(timeZone) => set({ timeZone })} fault={faults.timeZone} />
+            <Choice
+              label="Currency"
+              value={draft.currency}
+              options={CURRENCY_IDS.map((value) => ({ value, label: CURRENCIES[value].name }))}
+              onChange={(currency) => currency && set({ currency })}
+              fault={faults.currency}
+            />
+            <QuantityInput
+              label={label('Tax on what is sold', 'taxShare')}
+              kind="share"
+              value={draft.taxShare}
+              onChange={(taxShare) => taxShare !== null && set({ taxShare })}
+              fault={faults.taxShare}
+            />
+            <Choice
+              label="Units"
+              value={draft.unitSet}
+              options={UNIT_SETS.map((value) => ({ value, label: UNIT_NAME[value] }))}
+              onChange={(unitSet) => unitSet && set({ unitSet })}
+              fault={faults.unitSet}
+            />
+          </div>
+        </Panel>
+        <Panel title="What it reckons with" aside="common practice until you set your own">
+          <div className="in stack">
+            <div className="fields">
+              <QuantityInput
+                label={label('An hour of work, as sold', 'rateCents')}
+                kind="money"
+                value={draft.rateCents}
+                onChange={(rate) => rate !== null && set({ rateCents: Math.round(rate) })}
+                fault={faults.rateCents}
+              />
+              <QuantityInput
+                label={label('Person-hours a vehicle a day', 'hoursPerDay')}
+                kind="hours"
+                value={draft.hoursPerDay}
+                onChange={(hoursPerDay) => hoursPerDay !== null && set({ hoursPerDay })}
+                fault={faults.hoursPerDay}
+              />
+              <QuantityInput
+                label={label('Day begins', 'dayStartH')}
+                kind="clock"
+                value={draft.dayStartH}
+                onChange={(dayStartH) => dayStartH !== null && set({ dayStartH })}
+                fault={faults.dayStartH}
+              />
+              <QuantityInput
+                label={label('Day ends', 'dayEndH')}
+                kind="clock"
+                value={draft.dayEndH}
+                onChange={(dayEndH) => dayEndH !== null && set({ dayEndH })}
+                fault={faults.dayEndH}
+              />
+              <QuantityInput
+                label={label('Breaks', 'breakH')}
+                kind="hours"
+                value={draft.breakH}
+                onChange={(breakH) => breakH !== null && set({ breakH })}
+                fault={faults.breakH}
+              />
+            </div>
+            <WorkingDays
+              value={draft.workingDays}
+              onChange={(workingDays) => set({ workingDays })}
+              fault={faults.workingDays}
+            />
+          </div>
+        </Panel>
+      </EntryForm>
+      <Conflict
+        of={workshopAddress.change}
+        params={{}}
+        sending={form.sending}
+        theirs={(now: Workshop) => bodyOf(now)}
+        done={() => setDraft(bodyOf(workshop))}
+      />
+    </div>
+  );
+}
