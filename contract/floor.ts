@@ -1,4 +1,5 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
+import type { PlannedPlace } from '../core/floor/plan.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice, StageTrait } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
@@ -7,17 +8,8 @@ import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
 import type { VehicleInfo } from './vehicle.ts';
 
-export interface Place {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: 'bay' | 'bench' | 'hvRoom' | 'goodsIn' | 'parked' | 'outside';
-  readonly lift: boolean;
-  /** Position and size in the building, metres from its top left corner. */
-  readonly xM: number;
-  readonly yM: number;
-  readonly widthM: number;
-  readonly lengthM: number;
-}
+/** A place vehicles stand in, or that is there for the work. */
+export type Place = PlannedPlace & { readonly id: string };
 
 /** The building's outline, metres. Places lie inside it; what is away lies below. */
 export interface Building {

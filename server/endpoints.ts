@@ -2,6 +2,7 @@ import { componentEndpoints } from './components/routes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
+import { planEndpoints } from './floor/planRoutes.ts';
 import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
 import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
@@ -25,6 +26,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...libraryEndpoints,
   ...componentEndpoints,
   ...floorEndpoints,
+  ...planEndpoints,
   ...jobEndpoints,
   ...briefEndpoints,
   ...vehicleEndpoints,

@@ -9,24 +9,8 @@ import type { Tx } from '../db/connect.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound } from '../problems.ts';
+import { freeId } from '../read/freeId.ts';
 import { allComponents } from '../read/library.ts';
-
-const slugOf = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50) || 'part';
-
-/** The id a person can read that nothing else of its kind has: "quay-works", else "quay-works-2". */
-async function freeId(name: string, isTaken: (id: string) => Promise<boolean>): Promise<string> {
-  const slug = slugOf(name);
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? slug : `${slug}-${n}`;
-    if (!(await isTaken(id))) return id;
-  }
-}
 
 /** The supplier of a name, taken in where it is new. */
 async function supplierNamed(tx: Tx, name: string): Promise<string> {

@@ -20,7 +20,7 @@ with open_job as (
 )
 select json_build_object(
   'building', (select json_build_object('widthM', building_width_m, 'lengthM', building_length_m, 'version', plan_version) from workshop),
-  'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'xM', x_m, 'yM', y_m,
+  'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'alignment', alignment, 'xM', x_m, 'yM', y_m,
       'widthM', width_m, 'lengthM', length_m) order by y_m, x_m), '[]') from place where not closed),
   'jobs', (select coalesce(json_agg(json_build_object(
       'number', j.number, 'title', v.name, 'state', j.state, 'placeId', j.place_id, 'promised', j.promised, 'version', j.version, 'use', j.use,

@@ -31,7 +31,7 @@ import { changeJob } from './versioned.ts';
 /** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */
 async function refuseTaken(tx: Tx, placeId: string, number: string): Promise<void> {
   const [to] = await tx.select().from(place).where(eq(place.id, placeId)).for('no key update');
-  if (!to) throw new BadInput({ placeId: 'There is no such place.' });
+  if (!to || to.closed) throw new BadInput({ placeId: 'There is no such place.' });
   const [there] = await tx
     .select({ number: job.number, title: vehicle.name })
     .from(job)

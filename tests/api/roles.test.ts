@@ -56,6 +56,7 @@ test('what an address does to a job and who may do it are said once', () => {
     'put /my/password',
     'delete /my/sessions',
     'post /components',
+    'put /floor/plan',
     'post /jobs',
   ]);
 });

@@ -436,6 +436,15 @@ const CASES: Record<string, Case> = {
       return { path: '/workshop', body: (i) => ({ ...now, rateCents: 6000 + i }) };
     },
   },
+  'put /floor/plan': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { building, places } = (await ilse.get('/floor')).body;
+      const { version, ...walls } = building;
+      return { path: '/floor/plan', body: (i) => ({ building: { ...walls, lengthM: 30 + i }, places, version }) };
+    },
+  },
   'post /people': {
     same: 'one',
     different: 'all',

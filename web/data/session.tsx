@@ -61,10 +61,10 @@ export async function begin(send: () => Promise<SessionInfo | null>): Promise<bo
 }
 
 /** Goes to the sample or to the own workshop, and remembers it. */
-export function chooseHouse(house: House): void {
+export function chooseHouse(house: House, path = '/'): void {
   // biome-ignore lint/suspicious/noDocumentCookie: the one that all browsers have
   document.cookie = `${HOUSE_COOKIE}=${house}; path=/; max-age=31536000; samesite=lax`;
-  location.assign('/');
+  location.assign(path);
 }
 
 /** Has somebody here chosen between the two before? */

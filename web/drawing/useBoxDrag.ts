@@ -10,14 +10,14 @@ export interface DrawnShift {
 export interface BoxMoving {
   /** `from` is the shift since the box was taken up; snapped to the grid. */
   readonly onDrag: (key: string, from: DrawnShift, done: boolean) => void;
+  /** Something was focused or taken up. */
+  readonly onTake?: (key: string) => void;
   /** One step by arrow key. */
   readonly onNudge: (key: string, step: DrawnShift) => void;
 }
 
-/** Boxes sit on this grid, mm; an arrow key moves by one step, with Shift by five. */
+/** Battery boxes sit on this grid, mm; an arrow key moves by one step, with Shift by five. */
 const GRID_MM = 10;
-
-const snap = (mm: number) => Math.round(mm / GRID_MM) * GRID_MM;
 
 const ARROWS: Record<string, DrawnShift> = {
   ArrowLeft: { right: -1, down: 0 },
@@ -30,7 +30,8 @@ const ARROWS: Record<string, DrawnShift> = {
  * Handlers for one box of an SVG drawing whose user units are millimetres: pointer drags and arrow keys. Moves are told
  * at most once a frame.
  */
-export function useBoxDrag(moving: BoxMoving | null) {
+export function useBoxDrag(moving: BoxMoving | null, gridMm = GRID_MM) {
+  const snap = (mm: number) => Math.round(mm / gridMm) * gridMm;
   const held = useRef<{ key: string; x: number; y: number; perMm: number } | null>(null);
   const frame = useRef(0);
   const last = useRef<DrawnShift>({ right: 0, down: 0 });
@@ -45,9 +46,11 @@ export function useBoxDrag(moving: BoxMoving | null) {
           tabIndex: 0,
           role: 'button',
           style: { cursor: 'grab', touchAction: 'none' } as const,
+          onFocus: () => moving.onTake?.(key),
           onPointerDown: (event: PointerEvent<SVGGElement>) => {
             const scale = event.currentTarget.ownerSVGElement?.getScreenCTM()?.a;
             if (!scale) return;
+            moving.onTake?.(key);
             event.currentTarget.setPointerCapture(event.pointerId);
             held.current = { key, x: event.clientX, y: event.clientY, perMm: scale };
             last.current = { right: 0, down: 0 };
@@ -78,7 +81,7 @@ export function useBoxDrag(moving: BoxMoving | null) {
             const arrow = ARROWS[event.key];
             if (!arrow) return;
             event.preventDefault();
-            const step = GRID_MM * (event.shiftKey ? 5 : 1);
+            const step = gridMm * (event.shiftKey ? 5 : 1);
             moving.onNudge(key, { right: arrow.right * step, down: arrow.down * step });
           },
         };

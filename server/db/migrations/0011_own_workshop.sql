@@ -33,6 +33,7 @@ CREATE TABLE "invitation" (
 );
 --> statement-breakpoint
 ALTER TABLE "person" ALTER COLUMN "password_hash" DROP NOT NULL;--> statement-breakpoint
+ALTER TABLE "place" ADD COLUMN "alignment" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "place" ADD COLUMN "closed" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "lent" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "version" integer DEFAULT 1 NOT NULL;--> statement-breakpoint
@@ -50,7 +51,8 @@ ALTER TABLE "invitation" ADD CONSTRAINT "invitation_by_id_person_id_fk" FOREIGN 
 CREATE INDEX "invitation_person" ON "invitation" USING btree ("person_id");--> statement-breakpoint
 CREATE INDEX "invitation_by" ON "invitation" USING btree ("by_id");--> statement-breakpoint
 ALTER TABLE "authorisation" ADD CONSTRAINT "authorisation_order" CHECK ("authorisation"."valid_from" is null or "authorisation"."valid_from" <= "authorisation"."valid_until");--> statement-breakpoint
-ALTER TABLE "authorisation" ADD CONSTRAINT "authorisation_ended_why" CHECK (("authorisation"."ended_on" is null) = ("authorisation"."ended_why" is null));--> statement-breakpoint
+ALTER TABLE "authorisation" ADD CONSTRAINT "authorisation_ended_why" CHECK (("authorisation"."ended_on" is null) = ("authorisation"."ended_why" is null));
+--> statement-breakpoint
 -- Databases from before workshops had a record of their own keep what they reckoned with until now.
 INSERT INTO "workshop" ("name", "region", "time_zone", "currency", "tax_share", "unit_set", "working_days", "day_start_h", "day_end_h", "break_h", "rate_cents", "hours_per_day", "building_width_m", "building_length_m")
 SELECT 'Tarrow Quay Works', 'eu', 'Europe/Lisbon', 'EUR', 0.23, 'metric', '{1,2,3,4,5}', 8, 16.5, 1, 5800, 13, 23, 12.8 WHERE EXISTS (SELECT 1 FROM "person");

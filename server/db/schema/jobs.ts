@@ -17,6 +17,7 @@ import {
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import { upgradeDesign } from '../../../core/design/upgrade.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
+import { PLACE_KINDS } from '../../../core/floor/plan.ts';
 import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
@@ -28,8 +29,9 @@ import { vehicle } from './vehicles.ts';
 export const place = pgTable('place', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
-  kind: text('kind', { enum: ['bay', 'bench', 'hvRoom', 'goodsIn', 'parked', 'outside'] }).notNull(),
+  kind: text('kind', { enum: PLACE_KINDS }).notNull(),
   lift: boolean('lift').notNull().default(false),
+  alignment: boolean('alignment').notNull().default(false),
   xM: doublePrecision('x_m').notNull(),
   yM: doublePrecision('y_m').notNull(),
   widthM: doublePrecision('width_m').notNull(),

@@ -1,12 +1,18 @@
+import { EditOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { planAddress } from '../../../contract/plan.ts';
+import { hasRole } from '../../../contract/rights.ts';
 import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
 import { useFloor, useLibrary } from '../../data/resources.ts';
-import { useWorkshop } from '../../data/session.tsx';
+import { usePerson, useWorkshop } from '../../data/session.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { Building } from './Building.tsx';
 import { DecisionItem } from './DecisionItem.tsx';
 import { HoursToday } from './HoursToday.tsx';
 import { judgeFloorJob, needsDecision } from './judgeFloor.ts';
+import { PlanEditor } from './PlanEditor.tsx';
+import { ToBegin } from './ToBegin.tsx';
 
 /** The whole workshop at a glance, and what waits for a decision. */
 export default function Floor() {
@@ -34,7 +40,10 @@ export default function Floor() {
   const building = judged.filter(
     ({ job }) => job.state === 'building' || job.state === 'proving' || job.state === 'waitingForPart',
   );
-  const out = floor?.jobs.filter((job) => job.placeId === 'outside').length ?? 0;
+  const outside = new Set(floor?.places.filter(({ kind }) => kind === 'outside').map(({ id }) => id));
+  const out = floor?.jobs.filter((job) => job.placeId !== null && outside.has(job.placeId)).length ?? 0;
+  const [planning, setPlanning] = useState(false);
+  const mayPlan = hasRole(usePerson().role, planAddress.change.may);
   const heading = floor ? weekdayAndDay(floor.now, workshop.timeZone).replace(',', '') : 'Floor';
   return (
     <div className="page">
@@ -46,9 +55,15 @@ export default function Floor() {
             decide
           </span>
         )}
+        {floor && mayPlan && !planning && (
+          <Button size="small" type="text" icon={<EditOutlined />} onClick={() => setPlanning(true)}>
+            Change the building
+          </Button>
+        )}
       </div>
       {error && <p className="stop">{error.message}</p>}
-      <div className="floor">
+      {planning && floor && <PlanEditor floor={floor} onClose={() => setPlanning(false)} />}
+      <div className="floor" hidden={planning}>
         <div ref={holder}>
           {floor && shelves && (
             <Building
@@ -60,6 +75,7 @@ export default function Floor() {
           )}
         </div>
         <div className="stack">
+          {floor && shelves && <ToBegin floor={floor} shelves={shelves} onPlan={() => setPlanning(true)} />}
           <Panel title="Needs a decision" aside={<strong>{decisions.length}</strong>}>
             {decisions.map((decision) => (
               <DecisionItem key={decision.key} decision={decision} />

@@ -28,7 +28,7 @@ export function PersonFields({ value, onChange, faults }: Props) {
       <Choice
         label="Role"
         value={value.role}
-        options={ROLES.map((role) => ({ value: role, label: `${ROLE_NAME[role]}: ${ROLE_SAY[role]}` }))}
+        options={ROLES.map((role) => ({ value: role, label: ROLE_NAME[role] }))}
         onChange={(role) => role && onChange({ role })}
         fault={faults.role}
       />
@@ -42,6 +42,9 @@ export function PersonFields({ value, onChange, faults }: Props) {
           style={{ width: '100%' }}
         />
       </Labelled>
+      <p className="soft small" style={{ gridColumn: '1 / -1' }}>
+        {ROLE_NAME[value.role]}: {ROLE_SAY[value.role]}.
+      </p>
     </div>
   );
 }

@@ -41,7 +41,7 @@ export default function BeginPage() {
       <h1>Begin your workshop</h1>
       <p className="soft">Everything here can be changed later. You become its first manager.</p>
       <EntryForm onSave={() => void begin(form.save)} refusal={form.refusal}>
-        <h2>The workshop</h2>
+        <h2 style={{ marginTop: 12 }}>The workshop</h2>
         <div className="fields">
           <TextField
             label="Name of the workshop"
@@ -84,7 +84,7 @@ export default function BeginPage() {
           onChange={(days) => set({ workingDays: days })}
           fault={faults.workingDays}
         />
-        <h2>You</h2>
+        <h2 style={{ marginTop: 8 }}>You</h2>
         <div className="fields">
           <TextField
             label="Your name"
@@ -101,7 +101,7 @@ export default function BeginPage() {
             autoComplete="username"
           />
           <TextField
-            label="Password, ten characters or more"
+            label="Password (10 or more)"
             type="password"
             value={draft.person.password}
             onChange={(password) => person({ password })}

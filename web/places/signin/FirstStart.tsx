@@ -11,7 +11,7 @@ export default function FirstStart() {
         <p className="soft">For workshops that convert vehicles to electric drive.</p>
         <SafetyNote about="approval" />
       </div>
-      <div className="right stack">
+      <div className="right stack" style={{ maxWidth: 640, gap: 18 }}>
         <h2>How do you want to begin?</h2>
         <div className="stack">
           <Button type="primary" size="large" block onClick={() => chooseHouse('sample')}>

@@ -17,9 +17,20 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
+import { TimeInput } from '../../widgets/TimeInput.tsx';
 import { TimeZoneChoice } from '../../widgets/TimeZoneChoice.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { WorkingDays } from '../../widgets/WorkingDays.tsx';
+
+/** Settings that begin as common practice, as they are told. */
+const RECKONED = {
+  taxShare: 'tax',
+  rateCents: 'an hour of work',
+  hoursPerDay: 'person-hours a vehicle a day',
+  dayStartH: 'when the day begins',
+  dayEndH: 'when it ends',
+  breakH: 'breaks',
+} as const satisfies Partial<Record<SettingName, string>>;
 
 const bodyOf = ({ own: _, ...settings }: Workshop): WorkshopChange => ({ ...settings });
 
@@ -37,7 +48,7 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
   const form = useChecked(workshopAddress.change, {}, draft);
   const { faults } = form;
   const set = (change: Partial<WorkshopChange>) => setDraft((now) => ({ ...now, ...change }));
-  const label = (text: string, name: SettingName) => (workshop.own.includes(name) ? text : `${text} (common practice)`);
+  const usual = (Object.keys(RECKONED) as (keyof typeof RECKONED)[]).filter((name) => !workshop.own.includes(name));
   return (
     <div className="page stack">
       <h1>{workshop.name}</h1>
@@ -72,7 +83,7 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
               fault={faults.currency}
             />
             <QuantityInput
-              label={label('Tax on what is sold', 'taxShare')}
+              label="Tax on what is sold"
               kind="share"
               value={draft.taxShare}
               onChange={(taxShare) => taxShare !== null && set({ taxShare })}
@@ -91,41 +102,44 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
           <div className="in stack">
             <div className="fields">
               <QuantityInput
-                label={label('An hour of work, as sold', 'rateCents')}
+                label="An hour of work, as sold"
                 kind="money"
                 value={draft.rateCents}
                 onChange={(rate) => rate !== null && set({ rateCents: Math.round(rate) })}
                 fault={faults.rateCents}
               />
               <QuantityInput
-                label={label('Person-hours a vehicle a day', 'hoursPerDay')}
+                label="Person-hours a vehicle a day"
                 kind="hours"
                 value={draft.hoursPerDay}
                 onChange={(hoursPerDay) => hoursPerDay !== null && set({ hoursPerDay })}
                 fault={faults.hoursPerDay}
               />
-              <QuantityInput
-                label={label('Day begins', 'dayStartH')}
-                kind="clock"
+              <TimeInput
+                label="Day begins"
                 value={draft.dayStartH}
-                onChange={(dayStartH) => dayStartH !== null && set({ dayStartH })}
+                onChange={(dayStartH) => set({ dayStartH })}
                 fault={faults.dayStartH}
               />
-              <QuantityInput
-                label={label('Day ends', 'dayEndH')}
-                kind="clock"
+              <TimeInput
+                label="Day ends"
                 value={draft.dayEndH}
-                onChange={(dayEndH) => dayEndH !== null && set({ dayEndH })}
+                onChange={(dayEndH) => set({ dayEndH })}
                 fault={faults.dayEndH}
               />
               <QuantityInput
-                label={label('Breaks', 'breakH')}
+                label="Breaks"
                 kind="hours"
                 value={draft.breakH}
                 onChange={(breakH) => breakH !== null && set({ breakH })}
                 fault={faults.breakH}
               />
             </div>
+            {usual.length > 0 && (
+              <p className="soft small">
+                Common practice until you set your own: {usual.map((name) => RECKONED[name]).join(', ')}.
+              </p>
+            )}
             <WorkingDays
               value={draft.workingDays}
               onChange={(workingDays) => set({ workingDays })}

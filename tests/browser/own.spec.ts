@@ -1,0 +1,142 @@
+import { randomUUID } from 'node:crypto';
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect } from '@playwright/test';
+import { migrateUp } from '../../server/db/migrate.ts';
+import { copyTemplate } from '../../tools/copyTemplate.ts';
+import { ensureDatabase } from '../../tools/ensureDatabase.ts';
+import { serve } from '../../tools/serve.ts';
+import { dropDatabase } from '../api/dropDatabase.ts';
+
+/** An installation as a first start leaves it: the sample, and an empty database of one's own. */
+const test = base.extend<{ address: string }>({
+  // biome-ignore lint/correctness/noEmptyPattern: the fixture form wants a pattern
+  address: async ({}, use) => {
+    const pattern = process.env.TEST_DATABASE_URL ?? '';
+    const urlOf = (name: string) => pattern.replace(/DB$/, name);
+    const mark = randomUUID().replace(/-/g, '');
+    const [sample, own] = [`browser_${mark}`, `browser_own_${mark}`];
+    await copyTemplate(urlOf('postgres'), sample);
+    await ensureDatabase(urlOf('postgres'), own);
+    await migrateUp(urlOf(own));
+    const running = await serve(urlOf(sample), `${process.cwd()}/dist/web`, 0, { log: 'silent', own: urlOf(own) });
+    await use(running.url);
+    await running.close();
+    for (const name of [sample, own]) await dropDatabase(urlOf('postgres'), name);
+  },
+});
+
+test('a workshop of one’s own: begun, its building drawn, somebody invited who comes in by phone', async ({
+  page,
+  address,
+  browser,
+}) => {
+  await page.goto(address);
+  await test.step('the first question: the sample, or one’s own', async () => {
+    await page.getByRole('button', { name: 'Begin your own' }).click();
+    await expect(page.getByRole('heading', { name: 'Begin your workshop' })).toBeVisible();
+  });
+  await test.step('what is missing is said at its field, and nothing typed is lost', async () => {
+    await page.getByLabel('Name of the workshop').fill('Pier Works');
+    await page.getByLabel('Password (10 or more)').fill('short');
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await expect(page.getByText('Your name is needed.')).toBeVisible();
+    await expect(page.getByText(/too short: ten characters or more/)).toBeVisible();
+    await page.getByLabel('Your name').fill('Nell Arkle');
+    await page.getByLabel('Name to sign in with').fill('nell');
+    await page.getByLabel('Password (10 or more)').fill('tide and timber');
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'To open the first job' })).toBeVisible();
+  });
+
+  await test.step('the building is drawn with pointer and keyboard; what lies over another is refused', async () => {
+    await page.getByRole('button', { name: 'Draw the building' }).click();
+    const add = async (kind: string) => {
+      await page.getByRole('button', { name: 'Add a place' }).click();
+      await page.getByRole('menuitem', { name: kind, exact: true }).click();
+    };
+    await add('Bay');
+    await page.getByLabel('has a lift').check();
+    await add('Bay');
+    const second = page.locator('[data-place="Bay 2"]');
+    await second.focus();
+    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowLeft');
+    await expect(page.getByRole('list', { name: 'What is wrong with the plan' })).toContainText('It lies over Bay 1.');
+    await page.getByRole('button', { name: 'Save the building' }).click();
+    await expect(page.getByText('It lies over Bay 1.').first()).toBeVisible();
+    // Dragged to the right by a good two metres, and longer by its corner.
+    await second.hover({ position: { x: 20, y: 60 } });
+    const box = (await second.boundingBox())!;
+    await page.mouse.down();
+    await page.mouse.move(box.x + 160, box.y + 60, { steps: 6 });
+    await page.mouse.up();
+    await expect(page.getByRole('list', { name: 'What is wrong with the plan' })).toBeHidden();
+    const corner = page.locator('[data-corner="Bay 2"]');
+    await corner.focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.getByLabel('Along')).toHaveValue('7.5');
+    await add('High-voltage room');
+    await page.getByRole('button', { name: 'Save the building' }).click();
+    await expect(page.getByRole('heading', { name: 'Bay 1, lift' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'High-voltage room' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Draw the building' })).toBeHidden();
+  });
+
+  const link = await test.step('somebody is added, and the link is shown once', async () => {
+    await page.getByRole('link', { name: 'People', exact: true }).click();
+    await page.getByRole('button', { name: 'Add somebody' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Ana Quell');
+    await page.getByLabel('Name to sign in with').fill('ana');
+    await page.getByRole('button', { name: 'Add and invite' }).click();
+    const shown = (await page.locator('[data-invitation] code').textContent())!;
+    await page.getByRole('button', { name: 'Done' }).click();
+    await expect(page.locator('[data-person="Ana Quell"]')).toContainText('invited until');
+    return shown.trim();
+  });
+  await test.step('who is authorised, from when, by whom', async () => {
+    await page.getByRole('button', { name: 'Ana Quell' }).click();
+    await page.getByRole('button', { name: 'Authorise', exact: true }).click();
+    await expect(page.getByText('Given by is needed.')).toBeVisible();
+    await page.getByLabel('Last day').fill('1 Nov 2027');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Given by').fill('a school');
+    await page.getByLabel('Its paper').fill('no. 7');
+    await page.getByRole('button', { name: 'Authorise', exact: true }).click();
+    await expect(page.locator('[data-authorisation]')).toContainText(/to 1 Nov 2027 by a school, no. 7/);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('img', { name: /until 1 Nov 2027/ })).toBeVisible();
+    await expect(page.getByText('Nobody has a current high-voltage')).toBeHidden();
+  });
+
+  await test.step('the invitation is taken up on a telephone, once', async () => {
+    const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const theirs = await phone.newPage();
+    await theirs.goto(link);
+    await expect(theirs.getByRole('heading', { name: 'Welcome, Ana Quell' })).toBeVisible();
+    expect((await new AxeBuilder({ page: theirs }).analyze()).violations).toEqual([]);
+    await theirs.getByLabel('Password, ten characters or more').fill('salt and cedar');
+    await theirs.getByRole('button', { name: 'Choose it and come in' }).click();
+    await expect(theirs.getByRole('button', { name: 'Ana Quell, menu' })).toBeVisible();
+    await theirs.goto(link);
+    await expect(theirs.getByText(/has been used or has run out/)).toBeVisible();
+    await phone.close();
+  });
+
+  await test.step('axe finds nothing on the new pages', async () => {
+    for (const path of ['/', '/people', '/workshop']) {
+      await page.goto(address + path);
+      await page.locator('.sheet').first().waitFor();
+      expect((await new AxeBuilder({ page }).analyze()).violations, path).toEqual([]);
+    }
+    await page.goto(address);
+    await page.getByRole('button', { name: 'Change the building' }).click();
+    await expect(page.getByRole('button', { name: 'Save the building' })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations, 'plan').toEqual([]);
+  });
+
+  await test.step('the sample is still there, and is another workshop', async () => {
+    await page.getByRole('button', { name: 'Nell Arkle, menu' }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Look round the sample workshop' }).click();
+    await expect(page.getByText('Everything in it is invented', { exact: false })).toBeVisible();
+  });
+});
