@@ -14,6 +14,7 @@ export type EventResource =
   | 'snag'
   | 'check'
   | 'component'
+  | 'variant'
   | 'workshop'
   | 'person'
   | 'plan';
@@ -35,6 +36,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   snag: ['snags'],
   check: ['checks'],
   component: [],
+  variant: [],
   workshop: [],
   person: [],
   plan: [],

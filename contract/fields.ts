@@ -118,9 +118,10 @@ export type Mutable<T> = T extends readonly (infer E)[]
     ? { -readonly [K in keyof T]: Mutable<T[K]> }
     : T;
 
-/** A fault that only the whole body shows, put at one of its fields. `sentence` follows the label. */
+/** A fault that only the whole body shows, put at one of its fields ("bays.0.name"). `sentence` follows the label. */
 export function faultAt(helpers: Joi.CustomHelpers, field: string, label: string, sentence: string): Joi.ErrorReport {
-  const path = [...(helpers.state.path ?? []), field];
+  const parts = field.split('.').map((part) => (/^\d+$/.test(part) ? Number(part) : part));
+  const path = [...(helpers.state.path ?? []), ...parts];
   const state = (helpers.state as unknown as { localize(path: unknown[]): Joi.State }).localize(path);
   return helpers.error('body.fault', { field: label, name: sentence }, state);
 }

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { address, answers } from './address.ts';
-import { isoDate, type Made, type Mutable, quantity, text, type Versioned, version, whole } from './fields.ts';
+import { faultAt, isoDate, type Made, type Mutable, quantity, text, type Versioned, version, whole } from './fields.ts';
 import { ROLES, type Role } from './rights.ts';
 import type { SessionInfo } from './session.ts';
 import { newPassword, signInName } from './workshop.ts';
@@ -99,11 +99,7 @@ const newAuthorisationSchema = Joi.object<NewAuthorisation, true>({
   givenBy: text('Given by', 120).required(),
   paper: text('Paper', 200).required(),
 }).custom((body: NewAuthorisation, helpers) =>
-  body.validUntil >= body.validFrom
-    ? body
-    : helpers.error('body.fault', { field: 'Last day', name: 'is before the first' }, {
-        path: ['validUntil'],
-      } as never),
+  body.validUntil >= body.validFrom ? body : faultAt(helpers, 'validUntil', 'Last day', 'is before the first'),
 );
 
 /** An invitation that has been made. */

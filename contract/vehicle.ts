@@ -75,7 +75,7 @@ export interface VehicleFigureBody {
   readonly since: string | null;
 }
 /** Spans in base units that a road vehicle of this trade can have. */
-const SPAN: Record<(typeof VEHICLE_FIGURES)[VehicleFigureId], readonly [number, number]> = {
+export const SPAN: Record<(typeof VEHICLE_FIGURES)[VehicleFigureId], readonly [number, number]> = {
   mass: [1, 40_000],
   length: [1, 20_000],
   area: [0.3, 12],

@@ -8,6 +8,7 @@ import { briefEndpoints } from './jobs/briefRoutes.ts';
 import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
 import { libraryEndpoints } from './library/routes.ts';
+import { variantEndpoints } from './library/variantRoutes.ts';
 import { partEndpoints } from './parts/routes.ts';
 import { myEndpoints } from './people/myRoutes.ts';
 import { peopleEndpoints } from './people/routes.ts';
@@ -24,6 +25,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...peopleEndpoints,
   ...myEndpoints,
   ...libraryEndpoints,
+  ...variantEndpoints,
   ...componentEndpoints,
   ...floorEndpoints,
   ...planEndpoints,

@@ -3,6 +3,7 @@ import type { DesignInputs } from '../design/inputs.ts';
 import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library } from '../design/resolve.ts';
 import type { QuantityKind } from '../quantity/kinds.ts';
+import { rootOf } from '../vehicle/revisions.ts';
 
 export interface KitLine {
   readonly componentId: string;
@@ -102,7 +103,7 @@ export function kitParts(
     const when = line.appliesWhen;
     const applies =
       !when ||
-      ((!when.variantIds || when.variantIds.includes(variantId)) &&
+      ((!when.variantIds || when.variantIds.includes(rootOf(variantId))) &&
         (!when.option || options.includes(when.option)) &&
         !(when.without && options.includes(when.without)));
     const component = library.get(line.componentId);

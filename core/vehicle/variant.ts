@@ -106,6 +106,8 @@ export interface BodyShape {
 
 export interface Variant {
   readonly id: string;
+  /** Of the stored row, for who edits it. @default 1 */
+  readonly version?: number;
   readonly makerName: string;
   readonly modelName: string;
   readonly name: string;

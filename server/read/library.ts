@@ -23,7 +23,14 @@ import {
 /** All variants with their points, bays and pass-throughs. */
 export async function allVariants(db: Db | Tx): Promise<Variant[]> {
   const rows = await db
-    .select({ id: variant.id, name: variant.name, sheet: variant.sheet, modelName: model.name, makerName: maker.name })
+    .select({
+      id: variant.id,
+      version: variant.version,
+      name: variant.name,
+      sheet: variant.sheet,
+      modelName: model.name,
+      makerName: maker.name,
+    })
     .from(variant)
     .innerJoin(model, eq(model.id, variant.modelId))
     .innerJoin(maker, eq(maker.id, model.makerId))

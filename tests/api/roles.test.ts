@@ -55,6 +55,8 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /authorisations/:id/end',
     'put /my/password',
     'delete /my/sessions',
+    'post /variants',
+    'put /variants/:variant',
     'post /components',
     'put /floor/plan',
     'post /jobs',

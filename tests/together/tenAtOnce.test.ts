@@ -1,11 +1,14 @@
 import { createHash } from 'node:crypto';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { JobSheet } from '../../contract/job.ts';
+import type { LibraryData } from '../../contract/library.ts';
 import type { PersonRow } from '../../contract/people.ts';
 import type { StageRow } from '../../contract/stages.ts';
 import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
 import { jobRefusal } from '../../core/job/states.ts';
 import { CHECKS } from '../../core/prove/index.ts';
+import { newestOf } from '../../core/vehicle/revisions.ts';
+import { startVariant } from '../../core/vehicle/startVariant.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { refusalSentence } from '../../wording/job.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
@@ -434,6 +437,40 @@ const CASES: Record<string, Case> = {
     prepare: async () => {
       const { own: _, ...now } = (await ilse.get('/session')).body.workshop;
       return { path: '/workshop', body: (i) => ({ ...now, rateCents: 6000 + i }) };
+    },
+  },
+  'post /variants': {
+    same: 'one',
+    different: 'all',
+    prepare: async () => {
+      const run = Math.random().toString(36).slice(2);
+      const start = { ...startVariant('van'), makerName: 'Quay', modelName: 'Carrier' };
+      return { path: '/variants', body: (i) => ({ ...start, name: `${run} ${i}` }) };
+    },
+  },
+  'put /variants/:variant': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const library: LibraryData = (await ilse.get('/library')).body;
+      const { id, version = 1, ...variant } = newestOf(library.variants, (await van()).vehicle.variantId)!;
+      return {
+        path: `/variants/${id}`,
+        body: (i) => ({ variant: { ...variant, yearTo: variant.yearTo + i }, version }),
+      };
+    },
+  },
+  'put /jobs/:number/vehicle-variant': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const was = (await van()).vehicle.variantId;
+      const library: LibraryData = (await ilse.get('/library')).body;
+      const { id, version = 1, ...variant } = newestOf(library.variants, was)!;
+      // Two revisions on: the first of them may still be free to be changed in place.
+      const changed = { variant: { ...variant, yearTo: variant.yearTo + 1 }, version };
+      const { body } = await ilse.send('put', `/variants/${id}`, changed);
+      return onJob('/vehicle-variant', () => ({ variantId: body.id, was }));
     },
   },
   'put /floor/plan': {

@@ -17,6 +17,8 @@ const Floor = lazy(() => import('../places/floor/Floor.tsx'));
 const JobList = lazy(() => import('../places/jobs/JobList.tsx'));
 const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
 const InvitationPage = lazy(() => import('../places/signin/InvitationPage.tsx'));
+const Models = lazy(() => import('../places/models/ModelsPlace.tsx'));
+const VariantPlace = lazy(() => import('../places/models/VariantPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const JobPlace = lazy(() => import('../places/jobs/JobPlace.tsx'));
@@ -35,6 +37,8 @@ function Places() {
           <Route path="/" element={<Floor />} />
           <Route path="/jobs" element={<JobList />} />
           <Route path="/jobs/new" element={<NewJob />} />
+          <Route path="/models" element={<Models />} />
+          <Route path="/models/:id" element={<VariantPlace />} />
           <Route path="/people" element={<People />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />

@@ -63,6 +63,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/jobs" className={({ isActive }) => (isActive ? 'here' : '')}>
             Jobs
           </NavLink>
+          <NavLink to="/models" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Models
+          </NavLink>
           <NavLink to="/components" className={({ isActive }) => (isActive ? 'here' : '')}>
             Components
           </NavLink>

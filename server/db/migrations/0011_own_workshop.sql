@@ -37,6 +37,7 @@ ALTER TABLE "place" ADD COLUMN "alignment" boolean DEFAULT false NOT NULL;--> st
 ALTER TABLE "place" ADD COLUMN "closed" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "lent" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "version" integer DEFAULT 1 NOT NULL;--> statement-breakpoint
+ALTER TABLE "variant" ADD COLUMN "version" integer DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE "authorisation" ADD COLUMN "valid_from" date;--> statement-breakpoint
 ALTER TABLE "authorisation" ADD COLUMN "given_by" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "authorisation" ADD COLUMN "paper" text DEFAULT '' NOT NULL;--> statement-breakpoint

@@ -31,7 +31,7 @@ export const model = pgTable(
 /** Points, bays and pass-throughs have tables of their own; the rest of a variant is one sheet. */
 export type VariantSheet = Omit<
   Variant,
-  'id' | 'makerName' | 'modelName' | 'name' | 'mountingPoints' | 'bays' | 'passThroughs'
+  'id' | 'version' | 'makerName' | 'modelName' | 'name' | 'mountingPoints' | 'bays' | 'passThroughs'
 >;
 
 export const variant = pgTable(
@@ -43,6 +43,7 @@ export const variant = pgTable(
       .references(() => model.id),
     name: text('name').notNull(),
     sheet: jsonb('sheet').$type<VariantSheet>().notNull(),
+    version: integer('version').notNull().default(1),
   },
   (t) => [index('variant_model').on(t.modelId)],
 );

@@ -42,7 +42,7 @@ export function ToBegin({ floor, shelves, onPlan }: Props) {
     {
       done: shelves.data.variants.length > 0,
       say: 'A vehicle model',
-      act: null,
+      act: <Link to="/models">Make a model</Link>,
     },
   ];
   if (lines.every(({ done }) => done))

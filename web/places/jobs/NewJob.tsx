@@ -5,6 +5,7 @@ import type { Sent } from '../../../contract/address.ts';
 import type { BriefLineBody } from '../../../contract/brief.ts';
 import { jobAddress, type NewJob as NewJobBody } from '../../../contract/jobChange.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
+import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useLibrary } from '../../data/resources.ts';
@@ -85,7 +86,7 @@ export default function NewJob() {
           <Choice
             label="Model and variant"
             value={body.variantId || null}
-            options={(shelves?.data.variants ?? []).map((v) => ({
+            options={newestOnly(shelves?.data.variants ?? []).map((v) => ({
               value: v.id,
               label: `${v.makerName} ${v.modelName} ${v.name}`,
             }))}

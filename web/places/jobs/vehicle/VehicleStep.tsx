@@ -18,6 +18,7 @@ import { ClaimEditor } from './ClaimEditor.tsx';
 import { Claims } from './Claims.tsx';
 import { FigureEditor } from './FigureEditor.tsx';
 import { LogPanel } from './LogPanel.tsx';
+import { NewerRevision } from './NewerRevision.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { SpreadHead } from './SpreadHead.tsx';
 import { WeighingForm } from './WeighingForm.tsx';
@@ -41,6 +42,7 @@ export default function VehicleStep() {
   const share = figuresOf.frontAxleMass.value / (figuresOf.frontAxleMass.value + figuresOf.rearAxleMass.value);
   return (
     <div className="stack">
+      <NewerRevision />
       <Panel
         title={`${variant.makerName} ${variant.modelName} ${variant.name}`}
         aside={`${job.vehicle.builtYear}, ${job.vehicle.colour || 'colour not noted'}`}

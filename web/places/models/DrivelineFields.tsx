@@ -1,0 +1,124 @@
+import type { DrivelinePart, PassThrough, RemovedItem } from '../../../core/vehicle/variant.ts';
+import { AFTER_NAME } from '../../../wording/variants.ts';
+import { QuantityInput } from '../../widgets/QuantityInput.tsx';
+import { type RowField, RowsEditor } from '../../widgets/RowsEditor.tsx';
+import { TextField } from '../../widgets/TextField.tsx';
+import { DriveModeFields } from './DriveModeFields.tsx';
+import { type EditorPart, faultsBelow } from './editorPart.ts';
+
+const PART: readonly RowField<DrivelinePart>[] = [
+  { key: 'part', label: 'Part', type: 'text' },
+  { key: 'limitNm', label: 'Good for', type: 'torque' },
+  { key: 'after', label: 'Where', type: AFTER_NAME },
+  { key: 'axle', label: 'Axle, where torque divides', type: { front: 'front', rear: 'rear' }, optional: true },
+  { key: 'lasts', label: 'For how long', type: { moment: 'a moment', good: 'good' }, optional: true },
+  { key: 'powerOnlyW', label: 'Known by power alone', type: 'shaftPower', optional: true },
+  { key: 'oneOfTwo', label: 'One of two', type: 'flag', optional: true },
+];
+const REMOVED: readonly RowField<RemovedItem>[] = [
+  { key: 'name', label: 'What comes out', type: 'text' },
+  { key: 'massKg', label: 'Mass', type: 'mass', digits: 1 },
+  { key: 'xMm', label: 'Behind the front axle', type: 'length' },
+  { key: 'yMm', label: 'Right of the middle', type: 'length', optional: true },
+];
+const PASS: readonly RowField<PassThrough>[] = [
+  { key: 'name', label: 'Name of the pass', type: 'text' },
+  { key: 'diameterMm', label: 'Diameter', type: 'length' },
+  { key: 'from', label: 'From', type: 'text' },
+  { key: 'to', label: 'To', type: 'text' },
+  { key: 'usedFor', label: 'What went through', type: 'text' },
+];
+const RATIO = [
+  ['finalDrive', 'Final drive'],
+  ['transfer', 'Transfer case, 1 for none'],
+  ['hub', 'Hub reduction, 1 for none'],
+] as const;
+const FIT = [
+  ['spline', 'Input spline'],
+  ['shaftSpline', 'Half-shaft spline or flange'],
+  ['boltPattern', 'Bolt pattern'],
+] as const;
+
+/** Gears, what each part stands and the ways to drive; or what comes out and the passes. */
+export function DrivelineFields({ variant, set, faults, part }: EditorPart & { part: 'driveline' | 'out' }) {
+  const { gearbox } = variant;
+  const setGearbox = (change: Partial<typeof gearbox>) => set({ gearbox: { ...gearbox, ...change } });
+  if (part === 'out')
+    return (
+      <div className="stack">
+        <RowsEditor
+          what="thing that comes out"
+          rows={variant.removed}
+          fields={REMOVED}
+          start={() => ({ name: '', massKg: 10, xMm: 0 })}
+          onChange={(removed) => set({ removed })}
+          faults={faultsBelow(faults, 'removed')}
+        />
+        <h3>Passes through the body</h3>
+        <RowsEditor
+          what="pass"
+          rows={variant.passThroughs}
+          fields={PASS}
+          start={() => ({ name: '', diameterMm: 40, from: '', to: '', usedFor: '' })}
+          onChange={(passThroughs) => set({ passThroughs })}
+          faults={faultsBelow(faults, 'passThroughs')}
+        />
+      </div>
+    );
+  return (
+    <div className="stack">
+      <RowsEditor
+        what="gear"
+        rows={gearbox.ratios.map((ratio) => ({ ratio }))}
+        fields={[{ key: 'ratio', label: 'Ratio', type: 'ratio' }]}
+        start={() => ({ ratio: Number(((gearbox.ratios.at(-1) ?? 5) * 0.65).toFixed(2)) })}
+        onChange={(rows) => setGearbox({ ratios: rows.map(({ ratio }) => ratio) })}
+        faults={Object.fromEntries(
+          Object.entries(faultsBelow(faults, 'gearbox.ratios')).map(([at, text]) => [`${at}.ratio`, text]),
+        )}
+      />
+      <div className="fields">
+        {RATIO.map(([field, label]) => (
+          <QuantityInput
+            key={field}
+            label={label}
+            kind="ratio"
+            value={gearbox[field]}
+            onChange={(value) => value !== null && setGearbox({ [field]: value })}
+            fault={faults[`gearbox.${field}`]}
+          />
+        ))}
+        <QuantityInput
+          label="Low ratio of the transfer case"
+          kind="ratio"
+          mayBeEmpty
+          value={gearbox.transferLow ?? null}
+          onChange={(value) => {
+            const { transferLow: _, ...rest } = gearbox;
+            set({ gearbox: value === null ? rest : { ...rest, transferLow: value } });
+          }}
+          fault={faults['gearbox.transferLow']}
+        />
+        {FIT.map(([field, label]) => (
+          <TextField
+            key={field}
+            label={label}
+            value={gearbox[field]}
+            onChange={(value) => setGearbox({ [field]: value })}
+            fault={faults[`gearbox.${field}`]}
+          />
+        ))}
+      </div>
+      <h3>What each part is good for</h3>
+      <RowsEditor
+        what="part"
+        rows={variant.driveline}
+        fields={PART}
+        start={() => ({ part: '', limitNm: 500, after: 'final' as const })}
+        onChange={(driveline) => set({ driveline })}
+        faults={faultsBelow(faults, 'driveline')}
+      />
+      <DriveModeFields variant={variant} set={set} faults={faults} />
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { CopyOutlined, PlusOutlined } from '@ant-design/icons';
+import { Button, Dropdown } from 'antd';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { hasRole } from '../../../contract/rights.ts';
+import { variantAddress } from '../../../contract/variants.ts';
+import { formatQuantity } from '../../../core/quantity/format.ts';
+import { newestOnly, revisionOf } from '../../../core/vehicle/revisions.ts';
+import { vehicleState } from '../../../core/vehicle/state.ts';
+import type { Variant } from '../../../core/vehicle/variant.ts';
+import { BODY_NAME, DRIVEN_NAME } from '../../../wording/variants.ts';
+import { useLibrary } from '../../data/resources.ts';
+import { usePerson, useUnitSet } from '../../data/session.tsx';
+import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
+import { DataTable } from '../../widgets/DataTable.tsx';
+import { Panel } from '../../widgets/Panel.tsx';
+import { CompareVariants } from './CompareVariants.tsx';
+
+/** Figures of a variant that nobody has measured or read anywhere. */
+const guesses = (variant: Variant): number =>
+  Object.values(variant.figures).filter(({ source }) => source === 'assumed').length;
+
+/** The vehicle models of the library, as they look from above; each opens to be seen or changed. */
+export default function ModelsPlace() {
+  const { shelves, error } = useLibrary();
+  const { role } = usePerson();
+  const set = useUnitSet();
+  const navigate = useNavigate();
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  const may = hasRole(role, variantAddress.add.may);
+  const rows = newestOnly(shelves?.data.variants ?? []);
+  const pick = (id: string) =>
+    setPicked((now) => (now.includes(id) ? now.filter((one) => one !== id) : [...now.slice(-1), id]));
+  const [a, b] = picked.map((id) => rows.find((row) => row.id === id));
+  return (
+    <div className="page stack">
+      <h1 className="hidden-label">Vehicle models</h1>
+      <Panel
+        title="Vehicle models"
+        aside={
+          may && (
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: Object.entries(BODY_NAME).map(([key, label]) => ({ key, label })),
+                onClick: ({ key }) => navigate(`/models/new?body=${key}`),
+              }}
+            >
+              <Button size="small" type="primary" icon={<PlusOutlined />}>
+                New model
+              </Button>
+            </Dropdown>
+          )
+        }
+      >
+        <div className="in" style={{ overflowX: 'auto' }}>
+          {error && <p className="stop">{error.message}</p>}
+          <DataTable
+            label="Vehicle models"
+            rows={rows}
+            rowKey={({ id }) => id}
+            rowMark={(row) => ({ 'data-variant': row.id, className: '' })}
+            empty={may ? 'The library has none yet: make the first.' : 'The library has none yet.'}
+            columns={({ words, figures, actions }) => [
+              words('From above', (row) => (
+                <VehiclePlan
+                  vehicle={vehicleState(row, {}, null)}
+                  parts={[]}
+                  perMm={0.026}
+                  title={`${row.modelName} ${row.name}`}
+                />
+              )),
+              words('Model', (row) => (
+                <div style={{ minWidth: 150 }}>
+                  <Link to={`/models/${row.id}`} className="strong">
+                    {row.makerName} {row.modelName} {row.name}
+                  </Link>
+                  <div className="soft small">
+                    {BODY_NAME[row.shape.style]}, {row.yearFrom} to {row.yearTo}
+                    {revisionOf(row.id) > 1 ? `, revision ${revisionOf(row.id)}` : ''}
+                  </div>
+                </div>
+              )),
+              words('Driven', (row) => DRIVEN_NAME[row.drivenAxle]),
+              figures('Empty', (row) =>
+                formatQuantity(row.figures.frontAxleMass.value + row.figures.rearAxleMass.value, 'mass', set),
+              ),
+              figures('Plate', (row) => formatQuantity(row.figures.grossMass.value, 'mass', set)),
+              figures('Wheelbase', (row) => formatQuantity(row.figures.wheelbase.value, 'length', set)),
+              figures('Bays', (row) => row.bays.length),
+              figures('Points', (row) => row.mountingPoints.length),
+              figures('Guessed', (row) => (guesses(row) > 0 ? <span className="wait">{guesses(row)}</span> : '–')),
+              actions('Compare and copy', (row) => (
+                <span className="row" style={{ justifyContent: 'flex-end' }}>
+                  <Button
+                    size="small"
+                    type={picked.includes(row.id) ? 'primary' : 'default'}
+                    onClick={() => pick(row.id)}
+                  >
+                    Compare
+                  </Button>
+                  {may && (
+                    <Button size="small" icon={<CopyOutlined />} onClick={() => navigate(`/models/new?from=${row.id}`)}>
+                      Copy
+                    </Button>
+                  )}
+                </span>
+              )),
+            ]}
+          />
+        </div>
+      </Panel>
+      {a && b && <CompareVariants variants={[a, b]} />}
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import type { BodyShape, DrivelinePart, Variant } from '../core/vehicle/variant.ts';
+
+export const BODY_NAME: Readonly<Record<BodyShape['style'], string>> = {
+  van: 'Van',
+  bus: 'Bus, minibus',
+  lorry: 'Lorry',
+  fourByFour: 'Off-road',
+  tug: 'Tug',
+  open: 'Open car',
+};
+export const LAYOUT_NAME: Readonly<Record<Variant['layout'], string>> = {
+  front: 'Engine in front',
+  mid: 'Engine amidships',
+  rear: 'Engine behind',
+};
+export const DRIVEN_NAME: Readonly<Record<Variant['drivenAxle'], string>> = {
+  front: 'Front wheels',
+  rear: 'Rear wheels',
+  both: 'All wheels',
+};
+export const COOLING_NAME: Readonly<Record<Variant['cooling'], string>> = { radiator: 'Water', air: 'Air' };
+export const SERVO_NAME: Readonly<Record<Variant['brakeServo'], string>> = {
+  none: 'None',
+  engineVacuum: 'Engine vacuum',
+  other: 'Another kind',
+};
+export const STEERING_NAME: Readonly<Record<Variant['steering'], string>> = {
+  manual: 'By hand',
+  enginePump: 'Pump on the engine',
+};
+export const AFTER_NAME: Readonly<Record<DrivelinePart['after'], string>> = {
+  motor: 'at the motor',
+  gearbox: 'behind the gearbox',
+  final: 'behind the final drive',
+  hub: 'at the hub',
+};
