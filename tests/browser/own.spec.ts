@@ -121,6 +121,56 @@ test('a workshop of one’s own: begun, its building drawn, somebody invited who
     await phone.close();
   });
 
+  await test.step('a model is drawn over a picture; what cannot be is said; the first job is opened on it', async () => {
+    await page.goto(`${address}/models`);
+    await page.getByRole('button', { name: 'New model' }).click();
+    await page.getByRole('menuitem', { name: 'Van', exact: true }).click();
+    await page.getByRole('button', { name: 'Take it into the library' }).click();
+    await expect(page.getByText('Maker is needed.').first()).toBeVisible();
+    await page.getByLabel('Maker').fill('Quay Motors');
+    await page.getByLabel('Model', { exact: true }).fill('Carrier');
+    await page.getByLabel('Variant', { exact: true }).fill('long');
+    await page.locator('input[type="file"]').setInputFiles({
+      name: 'side.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(
+        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+        'base64',
+      ),
+    });
+    await page.getByLabel('Picture is wide').fill('3900');
+    await expect(page.locator('svg image')).toHaveAttribute('width', '3900');
+    await page.getByRole('tab', { name: 'Measures and masses' }).click();
+    await page.getByLabel('Wheelbase', { exact: true }).fill('2400');
+    await expect(page.locator('[data-variant-figure="wheelbase"]')).toContainText('drawing');
+    await page.getByRole('tab', { name: /^Bays/ }).click();
+    await page.getByRole('button', { name: 'Add a bay' }).click();
+    const bay = page.locator('[data-bay="bay-1"]');
+    await bay.hover();
+    const at = (await bay.boundingBox())!;
+    await page.mouse.down();
+    await page.mouse.move(at.x + at.width / 2 + 400, at.y + at.height / 2, { steps: 5 });
+    await page.mouse.up();
+    await page.getByRole('button', { name: 'Take it into the library' }).click();
+    await expect(page.getByText('The bay “bay 1” lies outside the body.').first()).toBeVisible();
+    await page.getByLabel('Behind the front axle', { exact: true }).fill('2000');
+    await bay.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByLabel('Behind the front axle', { exact: true })).toHaveValue('2010');
+    expect((await new AxeBuilder({ page }).analyze()).violations, 'model').toEqual([]);
+    await page.getByRole('button', { name: 'Take it into the library' }).click();
+    await expect(page).toHaveURL(/models\/carrier-long$/);
+    await page.goto(`${address}/jobs/new`);
+    await page.getByLabel('Client', { exact: true }).fill('Harbour Trust');
+    await page.getByLabel('What it is').fill('Net van');
+    await page.getByLabel('Model and variant').click();
+    await page.getByText('Quay Motors Carrier long').last().click();
+    await page.getByLabel('Year built').fill('1975');
+    await page.getByLabel('Chassis number').fill('QC 1234');
+    await page.getByRole('button', { name: 'Open the job' }).click();
+    await expect(page.getByRole('heading', { name: /Net van/ })).toBeVisible();
+  });
+
   await test.step('axe finds nothing on the new pages', async () => {
     for (const path of ['/', '/people', '/workshop']) {
       await page.goto(address + path);

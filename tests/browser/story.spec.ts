@@ -245,7 +245,7 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await live.getByRole('textbox').fill('900');
     await live.getByRole('button', { name: /^Sign/ }).click();
     await expect(live.getByText(/only a person with a current HV authorisation signs it/)).toBeVisible();
-    await expect(page.getByText('10 of 21 signed as passed')).toBeVisible();
+    await expect(page.getByText('10 of 23 signed as passed')).toBeVisible();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('link', { name: 'Save as PDF' }).click(),

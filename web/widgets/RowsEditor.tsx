@@ -24,13 +24,23 @@ interface Props<R extends object> {
   readonly onChange: (rows: readonly R[]) => void;
   /** By "2.name". */
   readonly faults: Readonly<Record<string, string>>;
-  /** The row to be marked, and how it is chosen. */
+  /** The row to be marked. */
   readonly chosen?: number | null;
-  readonly onChoose?: (at: number) => void;
+  /** Rows of one field stand side by side. @default false */
+  readonly inline?: boolean;
 }
 
 /** A short list of things with a few fields each: added, changed, dropped. */
-export function RowsEditor<R extends object>({ what, rows, fields, start, onChange, faults, chosen = null }: Props<R>) {
+export function RowsEditor<R extends object>({
+  what,
+  rows,
+  fields,
+  start,
+  onChange,
+  faults,
+  chosen = null,
+  inline = false,
+}: Props<R>) {
   const change = (at: number, key: keyof R & string, value: unknown) =>
     onChange(
       rows.map((row, i) => {
@@ -42,7 +52,7 @@ export function RowsEditor<R extends object>({ what, rows, fields, start, onChan
       }),
     );
   return (
-    <div className="stack">
+    <div className={inline ? 'rows-inline' : 'stack'}>
       {rows.map((row, at) => (
         <div key={at} className={`rows-editor${chosen === at ? ' here' : ''}`} data-row={`${what} ${at + 1}`}>
           <div className="fields">

@@ -69,8 +69,9 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
     <div className="stack">
       <RowsEditor
         what="gear"
+        inline
         rows={gearbox.ratios.map((ratio) => ({ ratio }))}
-        fields={[{ key: 'ratio', label: 'Ratio', type: 'ratio' }]}
+        fields={[{ key: 'ratio', label: 'Gear', type: 'ratio' }]}
         start={() => ({ ratio: Number(((gearbox.ratios.at(-1) ?? 5) * 0.65).toFixed(2)) })}
         onChange={(rows) => setGearbox({ ratios: rows.map(({ ratio }) => ratio) })}
         faults={Object.fromEntries(

@@ -19,30 +19,42 @@ export function FigureFields({ variant, set, faults }: EditorPart) {
       rowKey={({ id }) => id}
       rowMark={({ id }) => ({ 'data-variant-figure': id, className: '' })}
       columns={({ words }) => [
-        words('Figure', ({ id }) => VEHICLE_FIGURE_NAME[id], { width: '36%' }),
-        words('Value', ({ id }) => (
-          <QuantityInput
-            label={VEHICLE_FIGURE_NAME[id]}
-            hideLabel
-            kind={VEHICLE_FIGURES[id]}
-            value={variant.figures[id].value}
-            onChange={(value) =>
-              value !== null &&
-              value !== variant.figures[id].value &&
-              change(id, { value, ...(variant.figures[id].source === 'assumed' ? { source: 'drawing' as const } : {}) })
-            }
-            fault={faults[`figures.${id}.value`]}
-          />
-        )),
-        words('Source', ({ id }) => (
-          <Choice
-            label={`Source of ${VEHICLE_FIGURE_NAME[id]}`}
-            hideLabel
-            value={variant.figures[id].source}
-            options={sources}
-            onChange={(source) => source && change(id, { source })}
-          />
-        )),
+        words('Figure', ({ id }) => VEHICLE_FIGURE_NAME[id], { width: 240 }),
+        words(
+          'Value',
+          ({ id }) => (
+            <QuantityInput
+              label={VEHICLE_FIGURE_NAME[id]}
+              hideLabel
+              kind={VEHICLE_FIGURES[id]}
+              value={variant.figures[id].value}
+              onChange={(value) =>
+                value !== null &&
+                value !== variant.figures[id].value &&
+                change(id, {
+                  value,
+                  ...(variant.figures[id].source === 'assumed' ? { source: 'drawing' as const } : {}),
+                })
+              }
+              fault={faults[`figures.${id}.value`]}
+              width={220}
+            />
+          ),
+          { width: 260 },
+        ),
+        words(
+          'Source',
+          ({ id }) => (
+            <Choice
+              label={`Source of ${VEHICLE_FIGURE_NAME[id]}`}
+              hideLabel
+              value={variant.figures[id].source}
+              options={sources}
+              onChange={(source) => source && change(id, { source })}
+            />
+          ),
+          { width: 200 },
+        ),
       ]}
     />
   );

@@ -89,17 +89,24 @@ export function VariantEditor({ start, stored, newer }: Props) {
         <Panel
           title={view === 'side' ? 'From the side' : 'From above'}
           aside={
-            <Segmented
-              size="small"
-              aria-label="View"
-              value={view}
-              options={[
-                { value: 'side', label: 'Side' },
-                { value: 'above', label: 'Above' },
-              ]}
-              onChange={(next) => setView(next as 'side' | 'above')}
-              disabled={false}
-            />
+            <span className="row">
+              <Segmented
+                size="small"
+                aria-label="View"
+                value={view}
+                options={[
+                  { value: 'side', label: 'Side' },
+                  { value: 'above', label: 'Above' },
+                ]}
+                onChange={(next) => setView(next as 'side' | 'above')}
+                disabled={false}
+              />
+              {may && (
+                <Button size="small" type="primary" htmlType="submit" loading={form.busy}>
+                  {stored ? 'Save the model' : 'Take it into the library'}
+                </Button>
+              )}
+            </span>
           }
         >
           <div className="in stack">
@@ -125,16 +132,7 @@ export function VariantEditor({ start, stored, newer }: Props) {
             </div>
           </div>
         </Panel>
-        <Panel
-          title=""
-          aside={
-            may && (
-              <Button type="primary" htmlType="submit" loading={form.busy}>
-                {stored ? 'Save the model' : 'Take it into the library'}
-              </Button>
-            )
-          }
-        >
+        <section className="sheet">
           <div className="in">
             {Object.keys(faults).length > 0 && (
               <ul className="stop small" aria-label="What is wrong">
@@ -168,7 +166,7 @@ export function VariantEditor({ start, stored, newer }: Props) {
               ]}
             />
           </div>
-        </Panel>
+        </section>
       </EntryForm>
       {stored && (
         <Conflict
