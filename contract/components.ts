@@ -4,7 +4,7 @@ import type { ComponentBase, ComponentKind } from '../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { A_FILE, address, answers } from './address.ts';
 import { SHEET_SCHEMAS } from './component.ts';
-import { type Made, type Mutable, quantity, text, whole } from './fields.ts';
+import { type Made, type Mutable, quantity, text, type Versioned, version, whole } from './fields.ts';
 
 export const COMPONENT_KINDS = Object.keys(KINDS) as ComponentKind[];
 
@@ -48,7 +48,25 @@ const newComponentSchema = Joi.object<NewComponent, true>({
   }) as unknown as Joi.ObjectSchema<Record<string, unknown>>,
 });
 
+/** A component as it should be, from the version it was looked at in. */
+export interface ComponentChange {
+  readonly component: NewComponent;
+  readonly version: number;
+}
+const componentChangeSchema = Joi.object<ComponentChange, true>({
+  component: newComponentSchema.required(),
+  version,
+});
+
 export const componentAddress = {
+  change: address({
+    method: 'put',
+    path: '/components/:component',
+    may: 'manager',
+    body: componentChangeSchema,
+    /** Its id is another one where something stands on the old one: that keeps it. */
+    answer: answers<Made & Versioned>(),
+  }),
   add: address({
     method: 'post',
     path: '/components',

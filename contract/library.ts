@@ -3,11 +3,20 @@ import type { KitRevision } from '../core/kit/kit.ts';
 import type { Variant } from '../core/vehicle/variant.ts';
 import { address, answers } from './address.ts';
 
+/** A component as the library has it. */
+export type LibraryComponent = Component & {
+  /** On hand and promised to no job. */
+  readonly free: number;
+  /** From the starter catalogues that ship with Dajo. */
+  readonly lent: boolean;
+  /** Of the stored row, for who edits it. */
+  readonly version: number;
+};
+
 /** Everything a design can be made from. Changes seldom, so it is fetched once and kept. */
 export interface LibraryData {
   readonly variants: readonly Variant[];
-  /** `free`: on hand and promised to no job. */
-  readonly components: readonly (Component & { readonly free: number })[];
+  readonly components: readonly LibraryComponent[];
   readonly kits: readonly KitRevision[];
 }
 

@@ -3,6 +3,7 @@ import { briefLineSchema } from '../contract/brief.ts';
 import { SHEET_SCHEMAS } from '../contract/component.ts';
 import { check } from '../contract/fields.ts';
 import { useSchema } from '../contract/use.ts';
+import { variantSchema } from '../contract/variants.ts';
 import { readComponent } from '../core/component/readSheet.ts';
 import { voltageWindow } from '../core/component/sheets.ts';
 import { resolveDesign } from '../core/design/resolve.ts';
@@ -225,4 +226,10 @@ test('the sample is the same every time', () => {
   expect(Math.min(...run)).toBeGreaterThanOrEqual(0);
   expect(Math.max(...run)).toBeLessThan(1);
   expect(run.reduce((sum, x) => sum + x, 0) / 1000).toBeCloseTo(0.5, 1);
+});
+
+test('every variant of the sample is one that could be made in the library', () => {
+  for (const { variants } of MODELS)
+    for (const { id: _, ...variant } of variants)
+      expect(check(variantSchema, variant).problems, `${variant.modelName} ${variant.name}`).toEqual({});
 });

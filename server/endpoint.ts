@@ -52,6 +52,7 @@ export const serve = <P extends string, B, A>(
 ): Endpoint => ({ ...address, handle }) as unknown as Endpoint;
 
 const PARAM: Record<string, { form: RegExp; what: string }> = {
+  component: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'component' },
   variant: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'vehicle model' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
   id: { form: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, what: 'entry' },

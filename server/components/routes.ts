@@ -1,14 +1,17 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq, like, sql } from 'drizzle-orm';
 import { SHEET_SCHEMAS } from '../../contract/component.ts';
 import { COMPONENT_KINDS, componentAddress } from '../../contract/components.ts';
 import { jsonSchemaOf } from '../../contract/jsonSchema.ts';
 import { KIND_NAME } from '../../core/component/kinds/index.ts';
+import { changeOfComponent } from '../../core/component/revisions.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
+import { nextRevision, revisionOf, rootOf } from '../../core/vehicle/revisions.ts';
 import { componentCsv } from '../../wording/componentCsv.ts';
 import type { Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { BadInput, NotFound } from '../problems.ts';
+import { BadInput, NotFound, Stale } from '../problems.ts';
 import { freeId } from '../read/freeId.ts';
 import { allComponents } from '../read/library.ts';
 
@@ -30,6 +33,15 @@ const kindOf = (text: string): ComponentKind => {
   return kind;
 };
 
+/** Does a design, a kit or a job's list name it? */
+async function isUsed(tx: Tx, id: string): Promise<boolean> {
+  const { rows } = await tx.execute<{ used: boolean }>(sql`
+    select exists (select 1 from design where inputs::text like ${`%"${id}"%`})
+      or exists (select 1 from kit_line where component_id = ${id})
+      or exists (select 1 from part_line where component_id = ${id}) as used`);
+  return rows[0]?.used ?? false;
+}
+
 export const componentEndpoints = [
   serve(componentAddress.add, ({ change, body }) =>
     change(async ({ tx, log }) => {
@@ -46,6 +58,50 @@ export const componentEndpoints = [
       await tx.insert(component).values({ ...own, id, supplierId });
       await log({ what: `took ${body.name} into the library`, resource: 'component', id, after: body });
       return { id };
+    }),
+  ),
+  serve(componentAddress.change, ({ change, params, body }) =>
+    change(async ({ tx, log }) => {
+      await tx.execute(sql`select pg_advisory_xact_lock(4417028)`);
+      const stored = one(
+        await tx.select().from(component).where(eq(component.id, params.component)).for('no key update'),
+        'component',
+      );
+      const before = (await allComponents(tx)).find((part) => part.id === stored.id);
+      if (stored.version !== body.version) throw new Stale(before);
+      const { supplier: supplierName, kind, ...own } = body.component;
+      if (kind !== stored.kind)
+        throw new BadInput({ 'component.kind': 'A component stays of its kind. Add another one.' });
+      const [same] = await tx
+        .select({ id: component.id })
+        .from(component)
+        .where(sql`lower(${component.name}) = lower(${own.name}) and ${component.id} <> ${stored.id}`);
+      if (same) throw new BadInput({ 'component.name': 'The library has a component of this name.' });
+      const supplierId = await supplierNamed(tx, supplierName);
+      const how = changeOfComponent(stored, own, await isUsed(tx, stored.id));
+      const version = stored.version + 1;
+      const what = how === 'revision' ? `made a new revision of ${own.name}` : `changed ${own.name}`;
+      let { id } = stored;
+      if (how === 'over')
+        await tx
+          .update(component)
+          .set({ ...own, supplierId, version })
+          .where(eq(component.id, id));
+      else {
+        const family = await tx
+          .select({ id: component.id })
+          .from(component)
+          .where(like(component.id, `${rootOf(stored.id)}%`));
+        id = nextRevision(
+          stored.id,
+          family.map((row) => row.id),
+        );
+        const name = `${stored.name}, revision ${revisionOf(stored.id)}`;
+        await tx.update(component).set({ name, version }).where(eq(component.id, stored.id));
+        await tx.insert(component).values({ ...own, kind, id, supplierId, version });
+      }
+      await log({ what, resource: 'component', id, before, after: body.component });
+      return { id, version };
     }),
   ),
   serve(componentAddress.table, async ({ db, params, res }) => {

@@ -1,7 +1,6 @@
 import { asc, eq, sql } from 'drizzle-orm';
-import type { LibraryData } from '../../contract/library.ts';
+import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
 import { readComponent } from '../../core/component/readSheet.ts';
-import type { Component } from '../../core/component/sheets.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
 import type { Source } from '../../core/quantity/sourced.ts';
 import type { Variant } from '../../core/vehicle/variant.ts';
@@ -60,20 +59,22 @@ export async function allVariants(db: Db | Tx): Promise<Variant[]> {
 }
 
 /** All components with what is free of each: on hand less what lines of jobs hold in stores. */
-export async function allComponents(db: Db | Tx): Promise<(Component & { free: number })[]> {
+export async function allComponents(db: Db | Tx): Promise<LibraryComponent[]> {
   const held = sql<number>`coalesce((select sum(p.quantity) from part_line p where p.component_id = ${component.id} and p.state = 'inStores'), 0)`;
   const rows = await db
     .select({ component, supplier: supplier.name, free: sql<number>`(${component.onHand} - ${held})::int` })
     .from(component)
     .innerJoin(supplier, eq(supplier.id, component.supplierId))
     .orderBy(asc(component.kind), asc(component.name));
-  return rows.flatMap(({ component: { supplierId: _, onHand: __, ...rest }, supplier: supplierName, free }) => {
-    const read = readComponent({ ...rest, supplier: supplierName });
-    if ('component' in read) return [{ ...read.component, free }];
-    // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.
-    process.emitWarning(`component ${rest.id} is left out of the library: ${read.fault} is not what its kind says`);
-    return [];
-  });
+  return rows.flatMap(
+    ({ component: { supplierId: _, onHand: __, lent, version, ...rest }, supplier: supplierName, free }) => {
+      const read = readComponent({ ...rest, supplier: supplierName });
+      if ('component' in read) return [{ ...read.component, free, lent, version }];
+      // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.
+      process.emitWarning(`component ${rest.id} is left out of the library: ${read.fault} is not what its kind says`);
+      return [];
+    },
+  );
 }
 
 export async function allKitRevisions(db: Db | Tx): Promise<KitRevision[]> {

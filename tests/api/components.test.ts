@@ -135,3 +135,44 @@ test('a kind there is none of has neither table nor schema', async () => {
   expect((await ilse.get('/components/sail/table.csv')).status).toBe(404);
   expect((await ilse.get('/components/sail/schema.json')).status).toBe(404);
 });
+
+describe('a component that is changed', () => {
+  const partOf = async (name: string) => {
+    const now: LibraryData = (await ilse.get('/library')).body;
+    const { id, free: _, lent: __, version, ...component } = now.components.find((one) => one.name === name)!;
+    return { id, version, component };
+  };
+  test('name, supplier and price change at once; what a design reckons with makes a revision it does not see', async () => {
+    const van = await ilse.job('Bakery van');
+    const design = van.designs.find((one) => one.id === van.chosenDesignId)!;
+    const module = library.components.find((one) => one.id === design.inputs.moduleId)!;
+    const { id, version, component } = await partOf(module.name);
+    const dearer = { ...component, priceCents: component.priceCents + 100 };
+    const priced = await ilse.send('put', `/components/${id}`, { component: dearer, version });
+    expect(priced.body).toEqual({ id, version: version + 1 });
+    const heavier = { ...dearer, massKg: component.massKg + 1 };
+    expect((await ilse.send('put', `/components/${id}`, { component: heavier, version })).status).toBe(409);
+    const revised = await ilse.send('put', `/components/${id}`, { component: heavier, version: version + 1 });
+    expect(revised.body.id).toBe(`${id}.r2`);
+    const old = await partOf(`${module.name}, revision 1`);
+    expect([old.id, old.component.massKg]).toEqual([id, component.massKg]);
+    expect((await partOf(module.name)).component.massKg).toBe(component.massKg + 1);
+    const after = await ilse.job('Bakery van');
+    expect(after.designs.find((one) => one.id === design.id)!.inputs).toEqual(design.inputs);
+  });
+  test('one that nothing stands on changes in place; its kind and another one’s name are refused at their fields', async () => {
+    const made = await ilse.send('post', '/components', { ...motor, name: 'Motor Q7' });
+    expect(made.status).toBe(200);
+    const { id, version, component } = await partOf('Motor Q7');
+    const change = (next: object) =>
+      ilse.send('put', `/components/${id}`, { component: { ...component, ...next }, version });
+    const fuse = library.components.find((one) => one.kind === 'fuse')!;
+    expect((await change({ kind: 'fuse', sheet: fuse.sheet })).body.fields).toEqual({
+      'component.kind': 'A component stays of its kind. Add another one.',
+    });
+    expect((await change({ name: fuse.name })).body.fields['component.name']).toMatch(/of this name/);
+    expect(Object.keys((await change({ massKg: -1 })).body.fields)).toEqual(['component.massKg']);
+    expect((await change({ massKg: 60 })).body).toEqual({ id, version: version + 1 });
+    expect((await partOf('Motor Q7')).component.massKg).toBe(60);
+  });
+});

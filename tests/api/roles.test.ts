@@ -58,6 +58,7 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /variants',
     'put /variants/:variant',
     'post /components',
+    'put /components/:component',
     'put /floor/plan',
     'post /jobs',
   ]);

@@ -439,6 +439,18 @@ const CASES: Record<string, Case> = {
       return { path: '/workshop', body: (i) => ({ ...now, rateCents: 6000 + i }) };
     },
   },
+  'put /components/:component': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const library: LibraryData = (await ilse.get('/library')).body;
+      const { id, free: _, lent, version, ...component } = library.components.find((one) => one.kind === 'fuse')!;
+      return {
+        path: `/components/${id}`,
+        body: (i) => ({ component: { ...component, priceCents: 5000 + i }, version }),
+      };
+    },
+  },
   'post /variants': {
     same: 'one',
     different: 'all',

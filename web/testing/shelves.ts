@@ -61,7 +61,7 @@ export function shelves(cradleX = 300, free: Record<string, number> = {}): Shelv
   return {
     data: {
       variants: [VARIANT],
-      components: parts.map((part) => ({ ...part, free: free[part.id] ?? 0 })),
+      components: parts.map((part) => ({ ...part, free: free[part.id] ?? 0, lent: false, version: 1 })),
       kits: [kit],
     },
     components: new Map(parts.map((part) => [part.id, part])),

@@ -15,7 +15,7 @@ import { useLibrary } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
-import { AddComponent } from './AddComponent.tsx';
+import { ComponentForm } from './ComponentForm.tsx';
 
 /** A value of a sheet in the person's units; rows and maps by how many there are. */
 function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
@@ -37,8 +37,11 @@ export default function ComponentsPlace() {
   const set = useUnitSet();
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
+  const [changing, setChanging] = useState<string | null>(null);
   const all = shelves?.data.components ?? [];
   const rows = all.filter((one) => one.kind === kind);
+  const changed = rows.find((one) => one.id === changing);
+  const mayChange = hasRole(role, componentAddress.change.may);
   const size = (one: Component) => [one.lengthMm, one.widthMm, one.heightMm].map(Math.round).join(' × ');
   return (
     <div className="page components">
@@ -84,8 +87,17 @@ export default function ComponentsPlace() {
                 'Name',
                 (one) => (
                   <div style={{ minWidth: 170 }}>
-                    <span className="strong">{one.name}</span>
-                    <div className="soft small">{one.supplier}</div>
+                    {mayChange ? (
+                      <Button type="link" style={{ padding: 0, height: 'auto' }} onClick={() => setChanging(one.id)}>
+                        {one.name}
+                      </Button>
+                    ) : (
+                      <span className="strong">{one.name}</span>
+                    )}
+                    <div className="soft small">
+                      {one.supplier}
+                      {one.lent ? ', library' : ''}
+                    </div>
                   </div>
                 ),
                 { order: (a, b) => a.name.localeCompare(b.name) },
@@ -108,7 +120,15 @@ export default function ComponentsPlace() {
           />
         </div>
       </Panel>
-      {adding && <AddComponent key={kind} kind={kind} onClose={() => setAdding(false)} />}
+      {adding && <ComponentForm key={kind} kind={kind} stored={null} onClose={() => setAdding(false)} />}
+      {changed && (
+        <ComponentForm
+          key={`${changed.id} ${changed.version}`}
+          kind={kind}
+          stored={changed}
+          onClose={() => setChanging(null)}
+        />
+      )}
     </div>
   );
 }

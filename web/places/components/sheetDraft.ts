@@ -1,4 +1,4 @@
-import { columnsOf, type SheetColumn, sheetFrom } from '../../../core/component/cells.ts';
+import { columnsOf, type SheetColumn, sheetFrom, valueAt } from '../../../core/component/cells.ts';
 import { KINDS } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
 
@@ -21,3 +21,7 @@ export const blankSheet = (kind: ComponentKind): SheetDraft =>
 /** The sheet a draft stands for. What is needed and missing is left out, so that the schema says so at its field. */
 export const sheetOf = (kind: ComponentKind, draft: SheetDraft): Record<string, unknown> =>
   sheetFrom(columnsOf(KINDS[kind]).map((column) => [column, draft[columnKey(column)] ?? undefined] as const));
+
+/** A stored sheet as a draft to be changed. */
+export const draftOf = (kind: ComponentKind, sheet: unknown): SheetDraft =>
+  Object.fromEntries(columnsOf(KINDS[kind]).map((column) => [columnKey(column), valueAt(sheet, column)]));

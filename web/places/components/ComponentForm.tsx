@@ -1,20 +1,22 @@
 import { Checkbox, Drawer, Select } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Sent } from '../../../contract/address.ts';
 import { componentAddress, type NewComponent } from '../../../contract/components.ts';
+import type { LibraryComponent } from '../../../contract/library.ts';
 import { columnsOf } from '../../../core/component/cells.ts';
 import { KIND_NAME, KINDS } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../../../core/fit/functions.ts';
 import { FUNCTION_NAME } from '../../../wording/fit.ts';
 import { useDraft } from '../../data/draft.ts';
+import { Conflict } from '../../widgets/Conflict.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Labelled } from '../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { SheetField } from './SheetField.tsx';
-import { blankSheet, columnKey, type SheetDraft, sheetOf } from './sheetDraft.ts';
+import { blankSheet, columnKey, draftOf, type SheetDraft, sheetOf } from './sheetDraft.ts';
 
 type Common = Omit<Sent<NewComponent>, 'kind' | 'sheet'>;
 const BLANK: Common = {
@@ -38,34 +40,58 @@ const MEASURES = [
   ['leadDays', 'Days to get', 'count'],
 ] as const;
 
-/** A component is taken into the library: what stands on each, then the sheet of its kind, from its descriptor. */
-export function AddComponent({ kind, onClose }: { kind: ComponentKind; onClose: () => void }) {
-  const [draft, setDraft] = useDraft<{ common: Common; sheet: SheetDraft }>(`component ${kind}`);
-  const { common, sheet } = draft ?? { common: BLANK, sheet: blankSheet(kind) };
+interface Props {
+  readonly kind: ComponentKind;
+  /** The one that is changed; null takes a new one into the library. */
+  readonly stored: LibraryComponent | null;
+  readonly onClose: () => void;
+}
+
+/** A component of the library: what stands on each, then the sheet of its kind, from its descriptor. */
+export function ComponentForm({ kind, stored, onClose }: Props) {
+  const [draft, setDraft] = useDraft<{ common: Common; sheet: SheetDraft }>(
+    stored ? `component ${stored.id} ${stored.version}` : `component ${kind}`,
+  );
+  const start = useMemo(
+    () =>
+      stored
+        ? { common: commonOf(stored), sheet: draftOf(kind, stored.sheet) }
+        : { common: BLANK, sheet: blankSheet(kind) },
+    [stored, kind],
+  );
+  const { common, sheet } = draft ?? start;
   const [fresh, setFresh] = useState(0);
   const set = (change: Partial<Common>) => setDraft({ common: { ...common, ...change }, sheet });
-  const form = useChecked(componentAddress.add, {}, { kind, ...common, sheet: sheetOf(kind, sheet) });
+  const component = { kind, ...common, sheet: sheetOf(kind, sheet) };
+  const adding = useChecked(componentAddress.add, {}, component);
+  const changing = useChecked(
+    componentAddress.change,
+    { component: stored?.id ?? '' },
+    { component, version: stored?.version ?? 1 },
+  );
+  const form = stored ? changing : adding;
+  const faults = stored ? withoutPrefix(changing.faults) : adding.faults;
   const save = async () => {
     if (!(await form.save())) return;
     setDraft(null);
     onClose();
   };
   return (
-    <Drawer open title={`Add: ${KIND_NAME[kind].toLowerCase()}`} onClose={onClose} size={560}>
+    <Drawer open title={stored?.name ?? `Add: ${KIND_NAME[kind].toLowerCase()}`} onClose={onClose} size={560}>
       <EntryForm
         key={fresh}
-        save="Take it into the library"
+        save={stored ? 'Save the component' : 'Take it into the library'}
         busy={form.busy}
         refusal={form.refusal}
         onSave={() => void save()}
       >
         <div className="fields">
-          <TextField label="Name" value={common.name} onChange={(name) => set({ name })} fault={form.faults.name} />
+          <TextField label="Name" value={common.name} onChange={(name) => set({ name })} fault={faults.name} />
           <TextField
             label="Supplier"
             value={common.supplier}
             onChange={(supplier) => set({ supplier })}
-            fault={form.faults.supplier}
+            fault={faults.supplier}
           />
           {MEASURES.map(([field, label, quantity]) => (
             <QuantityInput
@@ -74,12 +100,12 @@ export function AddComponent({ kind, onClose }: { kind: ComponentKind; onClose: 
               kind={quantity}
               value={common[field]}
               onChange={(value) => set({ [field]: value })}
-              fault={form.faults[field]}
+              fault={faults[field]}
               mayBeEmpty
             />
           ))}
         </div>
-        <Labelled label="Functions of the vehicle it covers" id="covers" fault={form.faults.covers}>
+        <Labelled label="Functions of the vehicle it covers" id="covers" fault={faults.covers}>
           <Select
             id="covers"
             mode="multiple"
@@ -102,13 +128,20 @@ export function AddComponent({ kind, onClose }: { kind: ComponentKind; onClose: 
                   column={column}
                   value={sheet[key]}
                   onChange={(value) => setDraft({ common, sheet: { ...sheet, [key]: value } })}
-                  fault={(path) => form.faults[`sheet.${key}${path ? `.${path}` : ''}`]}
+                  fault={(path) => faults[`sheet.${key}${path ? `.${path}` : ''}`]}
                 />
                 {column.field.meaning && <div className="soft small">{column.field.meaning}</div>}
               </div>
             );
           })}
         </div>
+        {stored && (
+          <p className="soft small">
+            Where designs, kits or lists stand on it, a change of its mass, size or sheet makes a new revision, and they
+            keep the old one; what is in stores stays with the old one too. Name, supplier, price and days change at
+            once.
+          </p>
+        )}
         {draft && (
           <button
             type="button"
@@ -119,10 +152,45 @@ export function AddComponent({ kind, onClose }: { kind: ComponentKind; onClose: 
               setFresh(fresh + 1);
             }}
           >
-            Clear the form
+            {stored ? 'Drop the changes' : 'Clear the form'}
           </button>
         )}
       </EntryForm>
+      {stored && (
+        <Conflict
+          of={componentAddress.change}
+          params={{ component: stored.id }}
+          sending={changing.sending}
+          theirs={(now: LibraryComponent) => ({
+            component: { kind, ...commonOf(now), sheet: now.sheet as unknown as Record<string, unknown> },
+            version: now.version,
+          })}
+          done={() => {
+            setDraft(null);
+            onClose();
+          }}
+        />
+      )}
     </Drawer>
   );
 }
+
+const commonOf = ({
+  name,
+  supplier,
+  massKg,
+  lengthMm,
+  widthMm,
+  heightMm,
+  priceCents,
+  leadDays,
+  covers,
+  highVoltage,
+}: LibraryComponent): Common => ({
+  ...{ name, supplier, massKg, lengthMm, widthMm, heightMm, priceCents, leadDays, highVoltage },
+  covers: [...covers] as unknown as Common['covers'],
+});
+
+/** The faults of a change lie below "component". */
+const withoutPrefix = (faults: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(Object.entries(faults).map(([path, text]) => [path.replace(/^component\./, ''), text]));
