@@ -18,7 +18,8 @@ export interface Cluster {
   readonly crash: () => Promise<void>;
 }
 
-function serverBinaries(): string | null {
+/** Where the programs of the newest PostgreSQL server lie; null without one. */
+export function serverBinaries(): string | null {
   const debian = '/usr/lib/postgresql';
   const versions = existsSync(debian) ? readdirSync(debian).sort((a, b) => Number(b) - Number(a)) : [];
   const found = versions
