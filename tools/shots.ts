@@ -49,15 +49,21 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(`${running.url}/components/drive`);
     await p.getByRole('table', { name: 'Drive unit' }).waitFor();
   },
+  model: async (p) => {
+    await p.goto(`${running.url}/models/wren-11`);
+    await p.locator('[data-bay]').first().focus();
+  },
+  people: async (p) => {
+    await p.goto(`${running.url}/people`);
+    await p.getByRole('table', { name: 'People' }).waitFor();
+  },
   'new-job': (p) => p.goto(`${running.url}/jobs/new`),
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),
   'job-size-drive': step('Fire tender', 'size?look=drive'),
   'job-size-uses': step('Tour car', 'size?look=uses'),
-  'job-size-charging': step('Ice-cream van', 'size?look=charging'),
   'job-size-electrics': step('Ice-cream van', 'size?look=electrics'),
-  'job-size-balance': step('Ice-cream van', 'size?look=balance'),
   'job-size-search': async (p) => {
     await step('Ice-cream van', 'size?look=search')(p);
     await p.getByRole('button', { name: 'Search', exact: true }).click();

@@ -1,7 +1,10 @@
 import { useMemo } from 'react';
 import { type CostInputs, USUAL_COST } from '../../../../../core/charge/runningCost.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
+import { formatQuantity } from '../../../../../core/quantity/format.ts';
+import { unitOf } from '../../../../../core/quantity/units.ts';
 import { CHART } from '../../../../app/theme.ts';
+import { useUnitSet } from '../../../../data/session.tsx';
 import { Panel } from '../../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../../widgets/QuantityInput.tsx';
 import { StackedBars } from '../../../../widgets/StackedBars.tsx';
@@ -13,6 +16,7 @@ const BARS = ['Fuel, before', 'Electricity'];
 /** What a year costs in energy against fuel, with every price to be changed. */
 export function CostPanel() {
   const { sheet } = useOpenJob('sheet');
+  const units = useUnitSet();
   const { use, set, buttons, fault } = useUse();
   const cost = use.cost ?? USUAL_COST;
   const change = (next: Partial<CostInputs>) => set({ cost: { ...cost, ...next } });
@@ -38,10 +42,10 @@ export function CostPanel() {
         {energy !== null && fuel !== null && (
           <StackedBars
             name="cost-a-year"
-            say={`Fuel ${(fuel / 100).toFixed(0)} euro a year, electricity ${(energy / 100).toFixed(0)} euro a year`}
+            say={`Fuel ${formatQuantity(fuel, 'money', units)} a year, electricity ${formatQuantity(energy, 'money', units)} a year`}
             bars={BARS}
             parts={parts}
-            unit="€ a year"
+            unit={`${unitOf('money', units).symbol} a year`}
             height={130}
           />
         )}

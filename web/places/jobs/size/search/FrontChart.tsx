@@ -38,7 +38,10 @@ export function FrontChart({
       },
     ];
   }, [ranked, picked, set]);
-  const axes = useMemo(() => ({ x: { label: '€ parts' }, y: { label: unitOf('distance', set).symbol } }), [set]);
+  const axes = useMemo(
+    () => ({ x: { label: `${unitOf('money', set).symbol} parts` }, y: { label: unitOf('distance', set).symbol } }),
+    [set],
+  );
   return (
     <Panel title="Range against price" aside="press a dot to look at it">
       <div className="in">
