@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
+import { JOB_STATES, type JobState } from '../core/job/states.ts';
 import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { address, answers } from './address.ts';
@@ -115,7 +116,28 @@ export interface ChooseBody {
 }
 const chooseSchema = Joi.object<ChooseBody, true>({ designId: uuid('Design').required(), version });
 
+export interface StateChange {
+  readonly state: JobState;
+  readonly reason: string;
+  readonly version: number;
+}
+const stateSchema = Joi.object<StateChange, true>({
+  state: Joi.string()
+    .valid(...JOB_STATES)
+    .label('State')
+    .required(),
+  reason: text('Reason', 300).allow('').required(),
+  version,
+});
+
 export const jobAddress = {
+  state: address({
+    method: 'put',
+    path: '/jobs/:number/state',
+    act: 'state',
+    body: stateSchema,
+    answer: answers<Versioned>(),
+  }),
   open: address({
     method: 'post',
     path: '/jobs',

@@ -1,3 +1,4 @@
+import type { MoveRefusal } from '../core/job/stateMoves.ts';
 import type { JobAction, JobRefusal } from '../core/job/states.ts';
 
 const DONE_TO: Record<JobAction, string> = {
@@ -23,6 +24,7 @@ const DONE_TO: Record<JobAction, string> = {
   snag: 'it takes no snag',
   sign: 'no check is signed on it',
   move: 'it stays where it is',
+  state: 'it stays as it is',
 };
 
 /** Why a job does not take an action, and what to do: one sentence for page and server alike. */
@@ -35,6 +37,22 @@ export function refusalSentence(number: string, refusal: JobRefusal, action: Job
     case 'onlyEnquiry':
       return `${number} is still an enquiry: ${DONE_TO[action]} yet. Choose a design in Size first.`;
     case 'notBuiltYet':
-      return `${number} is still being sized: ${DONE_TO[action]} yet. Clock on to its first stage first.`;
+      return `${number} is not being built yet: ${DONE_TO[action]} yet. Clock on to its first stage first.`;
+  }
+}
+
+/** Why a job is not taken to another state, and what to do. */
+export function moveSentence(number: string, refusal: MoveRefusal, clockedOn: readonly string[]): string {
+  switch (refusal) {
+    case 'noSuchMove':
+      return `${number} cannot go there from where it stands.`;
+    case 'clockedOn':
+      return `${clockedOn.join(' and ')} ${clockedOn.length === 1 ? 'is' : 'are'} clocked on to ${number}. Clock off first.`;
+    case 'openSnags':
+      return `${number} has snags that nobody has put right. Put them right first.`;
+    case 'openChecks':
+      return `${number} has checks that are not signed as passed. Sign them first.`;
+    case 'reasonNeeded':
+      return 'A reason is needed.';
   }
 }

@@ -11,8 +11,11 @@ import type { PartState } from '../core/stores/partMove.ts';
 export const JOB_STATE_NAME: Record<JobState, string> = {
   enquiry: 'Enquiry',
   sizing: 'Being sized',
+  offered: 'Offered',
+  agreed: 'Agreed',
   waitingForClient: 'Waiting for the client',
   waitingForPart: 'Waiting for a part',
+  waitingOutside: 'Waiting outside',
   building: 'Being built',
   proving: 'Being proved',
   handedOver: 'Handed over',

@@ -13,7 +13,7 @@ describe('what may be done in which state', () => {
   test('nothing more is done to what is over, besides moving the vehicle and leaving it', () => {
     for (const state of ['handedOver', 'cancelled'] as const) {
       const possible = JOB_ACTIONS.filter((action) => jobRefusal(state, action) === null);
-      expect(possible).toEqual(['clockOff', 'move']);
+      expect(possible).toEqual(['clockOff', 'move', 'state']);
       expect(isOpen(state)).toBe(false);
     }
   });
@@ -32,8 +32,9 @@ describe('what may be done in which state', () => {
     ]);
   });
   test('what is being sized takes everything but a signature; later states take everything', () => {
-    expect(JOB_ACTIONS.filter((action) => jobRefusal('sizing', action))).toEqual(['sign']);
-    for (const state of ['waitingForClient', 'waitingForPart', 'building', 'proving'] as const)
+    for (const state of ['sizing', 'offered', 'agreed'] as const)
+      expect(JOB_ACTIONS.filter((action) => jobRefusal(state, action))).toEqual(['sign']);
+    for (const state of ['waitingForClient', 'waitingForPart', 'waitingOutside', 'building', 'proving'] as const)
       expect(JOB_ACTIONS.filter((action) => jobRefusal(state, action))).toEqual([]);
   });
 });
@@ -42,10 +43,7 @@ describe('states follow from what is done', () => {
   test('the first clock-on begins the building, wherever the job waited', () => {
     expect(JOB_STATES.map(stateAfterClockOn)).toEqual([
       'enquiry',
-      'building',
-      'building',
-      'building',
-      'building',
+      ...Array(7).fill('building'),
       'proving',
       'handedOver',
       'cancelled',

@@ -2,8 +2,11 @@
 export const JOB_STATES = [
   'enquiry',
   'sizing',
+  'offered',
+  'agreed',
   'waitingForClient',
   'waitingForPart',
+  'waitingOutside',
   'building',
   'proving',
   'handedOver',
@@ -35,13 +38,17 @@ export const JOB_ACTIONS = [
   'snag',
   'sign',
   'move',
+  'state',
 ] as const;
 export type JobAction = (typeof JOB_ACTIONS)[number];
 
 /** Why an action is not possible in a state; the wording says what to do about it. */
 export type JobRefusal = 'handedOver' | 'cancelled' | 'onlyEnquiry' | 'notBuiltYet';
 
-const ALWAYS: readonly JobAction[] = ['move', 'clockOff'];
+const ALWAYS: readonly JobAction[] = ['move', 'clockOff', 'state'];
+/** Nothing has been built on it yet. */
+const NOT_BUILT: readonly JobState[] = ['sizing', 'offered', 'agreed'];
+
 const FROM_ENQUIRY: readonly JobAction[] = [
   'brief',
   'use',
@@ -69,15 +76,18 @@ export function jobRefusal(state: JobState, action: JobAction): JobRefusal | nul
   if (state === 'handedOver' || state === 'cancelled') return state;
   if (FROM_ENQUIRY.includes(action)) return null;
   if (state === 'enquiry') return 'onlyEnquiry';
-  return state === 'sizing' && action === 'sign' ? 'notBuiltYet' : null;
+  return NOT_BUILT.includes(state) && action === 'sign' ? 'notBuiltYet' : null;
 }
 
 /** Is the job still to be worked on? */
 export const isOpen = (state: JobState): boolean => state !== 'handedOver' && state !== 'cancelled';
 
+/** Somebody or something is waited for. */
+const WAITING: readonly JobState[] = ['waitingForClient', 'waitingForPart', 'waitingOutside'];
+
 /** The state a job is in once somebody has clocked on to one of its stages. */
 export const stateAfterClockOn = (state: JobState): JobState =>
-  state === 'sizing' || state === 'waitingForClient' || state === 'waitingForPart' ? 'building' : state;
+  NOT_BUILT.includes(state) || WAITING.includes(state) ? 'building' : state;
 
 /** The state after a design was chosen: an enquiry becomes a job that is being sized. */
 export const stateAfterChoice = (state: JobState): JobState => (state === 'enquiry' ? 'sizing' : state);

@@ -5,9 +5,12 @@ import { jobAddress } from '../../contract/jobChange.ts';
 import { USUAL_USE, vehicleUseAddress } from '../../contract/use.ts';
 import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
+import { moveRefusal } from '../../core/job/stateMoves.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { FUNCTION_NAME } from '../../wording/fit.ts';
+import { moveSentence } from '../../wording/job.ts';
+import { JOB_STATE_NAME } from '../../wording/work.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import {
@@ -26,6 +29,7 @@ import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { eventsOf } from '../read/events.ts';
 import { jobRows } from '../read/jobs.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
+import { movableJob } from './movable.ts';
 import { changeJob } from './versioned.ts';
 
 /** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */
@@ -138,6 +142,30 @@ export const jobEndpoints = [
         job: after.number,
         before: { placeId, promised },
         after: set,
+      });
+      return { version: after.version };
+    }),
+  ),
+  serve(jobAddress.state, ({ change, params, body }) =>
+    change(async (work) => {
+      const { tx, log } = work;
+      const { state, reason } = body;
+      const { before, after } = await changeJob(work, params.number, body.version, async (stored) => {
+        const movable = await movableJob(tx, stored);
+        const refusal = moveRefusal(movable, state, reason);
+        const sentence = refusal && moveSentence(stored.number, refusal, movable.clockedOn);
+        if (refusal === 'reasonNeeded') throw new BadInput({ reason: sentence! });
+        if (sentence) throw new RuleBroken(sentence);
+        return { state };
+      });
+      const what = `took the job from ${JOB_STATE_NAME[before.state].toLowerCase()} to ${JOB_STATE_NAME[state].toLowerCase()}`;
+      await log({
+        what: reason ? `${what}: ${reason}` : what,
+        resource: 'job',
+        id: after.id,
+        job: after.number,
+        before: { state: before.state },
+        after: { state, reason },
       });
       return { version: after.version };
     }),

@@ -32,6 +32,7 @@ CREATE TABLE "invitation" (
 	CONSTRAINT "invitation_token_hash_unique" UNIQUE("token_hash")
 );
 --> statement-breakpoint
+ALTER TABLE "job" DROP CONSTRAINT "job_state";--> statement-breakpoint
 ALTER TABLE "person" ALTER COLUMN "password_hash" DROP NOT NULL;--> statement-breakpoint
 ALTER TABLE "place" ADD COLUMN "alignment" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "place" ADD COLUMN "closed" boolean DEFAULT false NOT NULL;--> statement-breakpoint
@@ -51,6 +52,7 @@ ALTER TABLE "invitation" ADD CONSTRAINT "invitation_person_id_person_id_fk" FORE
 ALTER TABLE "invitation" ADD CONSTRAINT "invitation_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "invitation_person" ON "invitation" USING btree ("person_id");--> statement-breakpoint
 CREATE INDEX "invitation_by" ON "invitation" USING btree ("by_id");--> statement-breakpoint
+ALTER TABLE "job" ADD CONSTRAINT "job_state" CHECK ("job"."state" in ('enquiry','sizing','offered','agreed','waitingForClient','waitingForPart','waitingOutside','building','proving','handedOver','cancelled'));--> statement-breakpoint
 ALTER TABLE "authorisation" ADD CONSTRAINT "authorisation_order" CHECK ("authorisation"."valid_from" is null or "authorisation"."valid_from" <= "authorisation"."valid_until");--> statement-breakpoint
 ALTER TABLE "authorisation" ADD CONSTRAINT "authorisation_ended_why" CHECK (("authorisation"."ended_on" is null) = ("authorisation"."ended_why" is null));
 --> statement-breakpoint

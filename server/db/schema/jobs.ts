@@ -69,7 +69,7 @@ export const job = pgTable(
     index('job_open').on(t.number).where(sql`${t.state} not in ('handedOver', 'cancelled')`),
     check(
       'job_state',
-      sql`${t.state} in ('enquiry','sizing','waitingForClient','waitingForPart','building','proving','handedOver','cancelled')`,
+      sql`${t.state} in ('enquiry','sizing','offered','agreed','waitingForClient','waitingForPart','waitingOutside','building','proving','handedOver','cancelled')`,
     ),
   ],
 );

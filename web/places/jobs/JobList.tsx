@@ -13,8 +13,11 @@ import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 const MARK: Record<JobRow['state'], Mark> = {
   enquiry: 'open',
   sizing: 'half',
+  offered: 'half',
+  agreed: 'half',
   waitingForClient: 'waiting',
   waitingForPart: 'waiting',
+  waitingOutside: 'waiting',
   building: 'half',
   proving: 'half',
   handedOver: 'pass',

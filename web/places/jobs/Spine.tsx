@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { NavLink } from 'react-router';
-import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { STEPS, type StepId } from '../../app/steps.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
 import { JobHistory } from './JobHistory.tsx';
 import { useOpenJob } from './openJob.ts';
+import { StateOfJob } from './StateOfJob.tsx';
 import { spineStates } from './spineStates.ts';
 
 /** The steps of the job in the order of work, each with its state and one telling figure. */
@@ -26,7 +26,7 @@ export function Spine({ step }: { step: StepId }) {
           {vehicle.variant.modelName} {vehicle.variant.name}, {job.vehicle.builtYear}
         </div>
         <div className="spread">
-          <span className="small">{JOB_STATE_NAME[job.state]}</span>
+          <StateOfJob />
           <JobHistory number={job.number} />
         </div>
       </div>
