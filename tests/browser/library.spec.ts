@@ -81,3 +81,19 @@ test('a vehicle is carried to another place with the pointer, and back with the 
   await expect(page.getByText(/holds 26-10\d .*Move that first/)).toBeVisible();
   await expect(parked).toContainText('26-106');
 });
+
+test('a component is changed by the form it was made with', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await page.goto(`${address}/components/fuse`);
+  const fuse = page.getByRole('row', { name: /Main fuse 250 A/ });
+  await fuse.getByRole('button').click();
+  const form = page.getByRole('dialog');
+  await expect(form.getByLabel('Rating', { exact: true })).toHaveValue('250');
+  await form.getByLabel('Mass', { exact: true }).fill('');
+  await form.getByRole('button', { name: 'Save the component' }).click();
+  await expect(form.getByText('Mass is needed.')).toBeVisible();
+  await form.getByLabel('Mass', { exact: true }).fill('0.4');
+  await form.getByLabel('Price', { exact: true }).fill('71');
+  await form.getByRole('button', { name: 'Save the component' }).click();
+  await expect(fuse).toContainText(/€\s71/);
+});

@@ -169,6 +169,29 @@ test('a workshop of one’s own: begun, its building drawn, somebody invited who
     await page.getByLabel('Chassis number').fill('QC 1234');
     await page.getByRole('button', { name: 'Open the job' }).click();
     await expect(page.getByRole('heading', { name: /Net van/ })).toBeVisible();
+    await page.getByRole('button', { name: 'State of the job: Enquiry' }).click();
+    await page.getByRole('radio', { name: 'Waiting for the client' }).check();
+    await page.getByRole('button', { name: 'Take it there' }).click();
+    await expect(page.getByText('A reason is needed.')).toBeVisible();
+    await page.getByLabel('Reason', { exact: true }).fill('they count their nets');
+    await page.getByRole('button', { name: 'Take it there' }).click();
+    await expect(page.getByRole('button', { name: 'State of the job: Waiting for the client' })).toBeVisible();
+  });
+
+  await test.step('the model is changed; the vehicle keeps its own, and takes the newer one when told', async () => {
+    const job = page.url();
+    await page.goto(`${address}/models/carrier-long`);
+    await page.getByRole('tab', { name: 'Measures and masses' }).click();
+    await page.getByLabel('Width', { exact: true }).fill('1700');
+    await page.getByRole('button', { name: 'Save the model' }).click();
+    await expect(page).toHaveURL(/models\/carrier-long\.r2$/);
+    await page.goto(job.replace(/\/[a-z]+$/, '/vehicle'));
+    const offer = page.locator('[data-newer-revision]');
+    await expect(offer).toContainText('revision 2 of this model; this vehicle stands on revision 1');
+    await offer.getByText('What it changes').click();
+    await expect(offer.getByRole('row', { name: /^Width 1/ })).toContainText(/1.650\smm1.700\smm/);
+    await offer.getByRole('button', { name: 'Take the newer one' }).click();
+    await expect(offer).toBeHidden();
   });
 
   await test.step('axe finds nothing on the new pages', async () => {
