@@ -43,7 +43,7 @@ async function start(): Promise<Started> {
   const page = await buildPage();
   const port = wanted || (await freePort(8420));
   // Both workshops of our own cluster on one address, on this machine; else the one that is meant.
-  const both = showSample && database.privateCluster ? database.own : null;
+  const both = showSample && database.privateCluster && onlyHere ? database.own : null;
   const url = asked.own && database.own ? database.own : database.url;
   // Whoever reaches an open address first must not begin the workshop of others.
   const beginWord = onlyHere || showSample ? null : randomBytes(5).toString('hex');

@@ -57,7 +57,7 @@ const told = ({ passwordHash: _, ...rest }: StoredPerson) => rest;
 
 export const peopleEndpoints = [
   serve(peopleAddress.list, ({ db, person: who }) => everybody(db, who)),
-  serve(peopleAddress.add, ({ change, body, person: who, now }) =>
+  serve(peopleAddress.add, ({ change, body, person: who, workshop, now }) =>
     change(async ({ tx, log }) => {
       // One at a time: a name to sign in with is taken by the first, and the next is told.
       await tx.execute(sql`select pg_advisory_xact_lock(4417030)`);
@@ -66,7 +66,7 @@ export const peopleEndpoints = [
       const row = made(
         await tx
           .insert(person)
-          .values({ ...own, skills: [...own.skills], initials: initialsOf(own.name) })
+          .values({ ...own, skills: [...own.skills], initials: initialsOf(own.name), unitSet: workshop.unitSet })
           .returning(),
       );
       await log({ what: `added ${body.name}`, resource: 'person', id: row.id, after: told(row) });
