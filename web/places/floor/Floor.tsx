@@ -1,6 +1,6 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { planAddress } from '../../../contract/plan.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
@@ -11,8 +11,10 @@ import { Building } from './Building.tsx';
 import { DecisionItem } from './DecisionItem.tsx';
 import { HoursToday } from './HoursToday.tsx';
 import { judgeFloorJob, needsDecision } from './judgeFloor.ts';
-import { PlanEditor } from './PlanEditor.tsx';
 import { ToBegin } from './ToBegin.tsx';
+
+// Drawn seldom: what the Floor loads at first stays small.
+const PlanEditor = lazy(() => import('./PlanEditor.tsx').then(({ PlanEditor: one }) => ({ default: one })));
 
 /** The whole workshop at a glance, and what waits for a decision. */
 export default function Floor() {
@@ -62,7 +64,11 @@ export default function Floor() {
         )}
       </div>
       {error && <p className="stop">{error.message}</p>}
-      {planning && floor && <PlanEditor floor={floor} onClose={() => setPlanning(false)} />}
+      {planning && floor && (
+        <Suspense fallback={<p className="soft">One moment …</p>}>
+          <PlanEditor floor={floor} onClose={() => setPlanning(false)} />
+        </Suspense>
+      )}
       <div className="floor" hidden={planning}>
         <div ref={holder}>
           {floor && shelves && (
