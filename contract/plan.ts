@@ -27,7 +27,12 @@ const planSchema = Joi.object<Mutable<PlanBody>, true>({
     widthM: metres('Width of the building', 3, 200).required(),
     lengthM: metres('Length of the building', 3, 200).required(),
   }).required(),
-  places: Joi.array().items(place).max(80).label('Places').required(),
+  places: Joi.array()
+    .items(place)
+    .max(80)
+    .unique((a: PlannedPlace, b: PlannedPlace) => a.id !== null && a.id === b.id)
+    .label('Places')
+    .required(),
   version,
 });
 

@@ -117,7 +117,7 @@ export const PLACES: readonly Place[] = [
   },
   {
     id: 'bay-4',
-    name: 'Bay 4, alignment',
+    name: 'Bay 4',
     kind: 'bay',
     lift: false,
     alignment: true,

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
@@ -38,6 +38,8 @@ export async function backUp(url: string, file: string): Promise<number> {
   if (existsSync(file)) throw new BackupFault(`${file} is there already: name another file.`);
   mkdirSync(dirname(file), { recursive: true });
   const growing = `${file}.growing`;
+  // It holds everything, hashes of passwords too: for whoever makes it alone.
+  writeFileSync(growing, '', { mode: 0o600 });
   const { code, said } = await runDatabaseTool('pg_dump', ['-Fc', '--no-owner', '--no-acl', '-f', growing], url);
   if (code !== 0) {
     rmSync(growing, { force: true });

@@ -31,6 +31,11 @@ describe('where a job may be taken', () => {
     const way: JobState[] = ['enquiry', 'sizing', 'offered', 'agreed', 'building', 'proving', 'handedOver'];
     for (const [i, state] of way.slice(0, -1).entries()) expect(moveRefusal(job(state), way[i + 1]!, '')).toBeNull();
     expect(moveRefusal(job('enquiry'), 'handedOver', 'x')).toBe('noSuchMove');
+    // Stages left open are told why.
+    expect(moveRefusal(job('building', { openStages: 1 }), 'proving', '')).toBe('reasonNeeded');
+    expect(moveRefusal(job('building', { openStages: 1 }), 'proving', 'lids follow')).toBeNull();
+    for (const wait of ['waitingForClient', 'waitingForPart', 'waitingOutside'] as const)
+      expect(to(wait)).toContain('proving');
   });
   test('handed over with nobody on the clock, no snag open, every check passed', () => {
     const over = (change: Partial<Movable>) => moveRefusal(job('proving', change), 'handedOver', '');

@@ -6,9 +6,18 @@ const MOVES: Readonly<Record<JobState, readonly JobState[]>> = {
   sizing: ['offered', 'waitingForClient', 'cancelled'],
   offered: ['agreed', 'sizing', 'waitingForClient', 'cancelled'],
   agreed: ['building', 'sizing', 'waitingForClient', 'waitingForPart', 'waitingOutside', 'cancelled'],
-  waitingForClient: ['sizing', 'offered', 'agreed', 'building', 'waitingForPart', 'waitingOutside', 'cancelled'],
-  waitingForPart: ['agreed', 'building', 'waitingForClient', 'waitingOutside', 'cancelled'],
-  waitingOutside: ['agreed', 'building', 'waitingForClient', 'waitingForPart', 'cancelled'],
+  waitingForClient: [
+    'sizing',
+    'offered',
+    'agreed',
+    'building',
+    'proving',
+    'waitingForPart',
+    'waitingOutside',
+    'cancelled',
+  ],
+  waitingForPart: ['agreed', 'building', 'proving', 'waitingForClient', 'waitingOutside', 'cancelled'],
+  waitingOutside: ['agreed', 'building', 'proving', 'waitingForClient', 'waitingForPart', 'cancelled'],
   building: ['proving', 'waitingForClient', 'waitingForPart', 'waitingOutside', 'cancelled'],
   proving: ['handedOver', 'building', 'waitingForClient', 'waitingForPart', 'waitingOutside', 'cancelled'],
   handedOver: ['proving'],
@@ -36,12 +45,13 @@ export interface StateMove {
   readonly refusal: Exclude<MoveRefusal, 'noSuchMove' | 'reasonNeeded'> | null;
 }
 
-/** Going back, giving up and waiting are told with a reason; the way forward needs none. */
-const needsReason = (from: JobState, to: JobState): boolean =>
+/** Going back, giving up, waiting and leaving stages open are told with a reason; the way forward needs none. */
+const needsReason = ({ state: from, openStages }: Movable, to: JobState): boolean =>
   to === 'cancelled' ||
   from === 'cancelled' ||
   from === 'handedOver' ||
   to.startsWith('waiting') ||
+  (to === 'proving' && openStages > 0) ||
   (from === 'proving' && to === 'building') ||
   (from === 'agreed' && to === 'sizing');
 
@@ -62,7 +72,7 @@ export function stateMoves(job: Movable): StateMove[] {
             : job.openChecks > 0
               ? 'openChecks'
               : null;
-    return { to, reason: needsReason(job.state, to), refusal };
+    return { to, reason: needsReason(job, to), refusal };
   });
 }
 

@@ -11,7 +11,7 @@ import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { BadInput, NotFound, Stale } from '../problems.ts';
+import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { freeId } from '../read/freeId.ts';
 import { allComponents } from '../read/library.ts';
 
@@ -64,7 +64,7 @@ export const componentEndpoints = [
     change(async ({ tx, log }) => {
       await tx.execute(sql`select pg_advisory_xact_lock(4417028)`);
       const stored = one(
-        await tx.select().from(component).where(eq(component.id, params.component)).for('no key update'),
+        await tx.select().from(component).where(eq(component.id, params.component)).for('update'),
         'component',
       );
       const before = (await allComponents(tx)).find((part) => part.id === stored.id);
@@ -77,6 +77,16 @@ export const componentEndpoints = [
         .from(component)
         .where(sql`lower(${component.name}) = lower(${own.name}) and ${component.id} <> ${stored.id}`);
       if (same) throw new BadInput({ 'component.name': 'The library has a component of this name.' });
+      const family = await tx
+        .select({ id: component.id })
+        .from(component)
+        .where(like(component.id, `${rootOf(stored.id)}%`));
+      const newest = nextRevision(
+        stored.id,
+        family.map((row) => row.id),
+      );
+      if (newest !== nextRevision(stored.id, [stored.id]))
+        throw new RuleBroken('There is a newer revision of this component. Change that one.');
       const supplierId = await supplierNamed(tx, supplierName);
       const how = changeOfComponent(stored, own, await isUsed(tx, stored.id));
       const version = stored.version + 1;
@@ -88,14 +98,7 @@ export const componentEndpoints = [
           .set({ ...own, supplierId, version })
           .where(eq(component.id, id));
       else {
-        const family = await tx
-          .select({ id: component.id })
-          .from(component)
-          .where(like(component.id, `${rootOf(stored.id)}%`));
-        id = nextRevision(
-          stored.id,
-          family.map((row) => row.id),
-        );
+        id = newest;
         const name = `${stored.name}, revision ${revisionOf(stored.id)}`;
         await tx.update(component).set({ name, version }).where(eq(component.id, stored.id));
         await tx.insert(component).values({ ...own, kind, id, supplierId, version });

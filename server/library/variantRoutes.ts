@@ -51,25 +51,26 @@ async function rowOf(tx: Tx, body: VariantBody) {
   return { modelId: await modelNamed(tx, makerName, modelName), name, sheet };
 }
 
-async function holdFreeName(tx: Tx, body: VariantBody, root: string | null): Promise<void> {
+async function holdFreeName(
+  tx: Tx,
+  body: VariantBody,
+  root: string | null,
+  field: 'name' | 'variant.name',
+): Promise<void> {
   const same = (await allVariants(tx)).find(
     (row) =>
       rootOf(row.id) !== root &&
       [row.makerName, row.modelName, row.name].join().toLowerCase() ===
         [body.makerName, body.modelName, body.name].join().toLowerCase(),
   );
-  if (same)
-    throw new BadInput({
-      name: 'The library has a variant of this name.',
-      'variant.name': 'The library has a variant of this name.',
-    });
+  if (same) throw new BadInput({ [field]: 'The library has a variant of this name.' });
 }
 
 export const variantEndpoints = [
   serve(variantAddress.add, ({ change, body }) =>
     change(async ({ tx, log }) => {
       await tx.execute(LIBRARY_LOCK);
-      await holdFreeName(tx, body, null);
+      await holdFreeName(tx, body, null, 'name');
       const taken = async (wanted: string) => (await tx.$count(variant, eq(variant.id, wanted))) > 0;
       const id = await freeId(`${body.modelName} ${body.name}`, taken);
       await tx.insert(variant).values({ ...(await rowOf(tx, body)), id });
@@ -83,7 +84,7 @@ export const variantEndpoints = [
     change(async ({ tx, log }) => {
       await tx.execute(LIBRARY_LOCK);
       const stored = one(
-        await tx.select().from(variant).where(eq(variant.id, params.variant)).for('no key update'),
+        await tx.select().from(variant).where(eq(variant.id, params.variant)).for('update'),
         'vehicle model',
       );
       const before = (await allVariants(tx)).find((row) => row.id === stored.id);
@@ -95,9 +96,9 @@ export const variantEndpoints = [
         .where(like(variant.id, `${root}%`));
       const ids = family.map((row) => row.id).filter((id) => rootOf(id) === root);
       const newest = nextRevision(stored.id, ids);
-      if (ids.some((id) => id !== stored.id && nextRevision(id, [id]) === newest))
+      if (newest !== nextRevision(stored.id, [stored.id]))
         throw new RuleBroken('There is a newer revision of this variant. Change that one.');
-      await holdFreeName(tx, body.variant, root);
+      await holdFreeName(tx, body.variant, root, 'variant.name');
       const used = (await tx.$count(vehicle, eq(vehicle.variantId, stored.id))) > 0;
       const row = await rowOf(tx, body.variant);
       const id = used ? newest : stored.id;

@@ -3,9 +3,10 @@ import { type PersonRow, peopleAddress } from '../../contract/people.ts';
 import type { SignedIn } from '../../contract/session.ts';
 import { locksOutLastManager } from '../../core/people/managers.ts';
 import { initialsOf } from '../../wording/initials.ts';
+import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { authorisation, person, timeEntry } from '../db/schema/index.ts';
+import { authorisation, person, stage, timeEntry } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { makeInvitation } from '../read/invitations.ts';
@@ -50,6 +51,23 @@ function holdLastManager(all: readonly StoredPerson[], changed: StoredPerson): v
 async function holdFreeName(tx: Tx, signIn: string, id: string | null): Promise<void> {
   const [same] = await tx.select({ id: person.id }).from(person).where(eq(person.signIn, signIn));
   if (same && same.id !== id) throw new BadInput({ signIn: 'Somebody else signs in with this name.' });
+}
+
+/**
+ * The live stages on which the person of an authorisation is, locked with their jobs in the one order (job, stage) before
+ * the authorisation itself, so that ending it and confirming do not wait for each other.
+ */
+async function lockLiveWork(tx: Tx, lock: Change['job'], authorisationId: string): Promise<void> {
+  const live = await tx
+    .select({ id: stage.id, jobId: stage.jobId })
+    .from(authorisation)
+    .innerJoin(timeEntry, and(eq(timeEntry.personId, authorisation.personId), isNull(timeEntry.to)))
+    .innerJoin(stage, and(eq(stage.id, timeEntry.stageId), eq(stage.liveHv, true)))
+    .where(eq(authorisation.id, authorisationId));
+  for (const { id, jobId } of live) {
+    await lock({ id: jobId });
+    await tx.select({ id: stage.id }).from(stage).where(eq(stage.id, id)).for('no key update');
+  }
 }
 
 /** What of a person may stand in the history: never a password, hashed or not. */
@@ -133,7 +151,8 @@ export const peopleEndpoints = [
     }),
   ),
   serve(peopleAddress.endAuthorisation, ({ change, params, body, today }) =>
-    change(async ({ tx, log }) => {
+    change(async ({ tx, log, job: lock }) => {
+      await lockLiveWork(tx, lock, params.id);
       const stored = one(
         await tx.select().from(authorisation).where(eq(authorisation.id, params.id)).for('no key update'),
         'authorisation',

@@ -6,8 +6,8 @@ import { hvPresenceProblem, isAtWork, openBefore } from '../../core/stage/stageR
 import { PRESENCE_SENTENCE } from '../../wording/presence.ts';
 import type { Change } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
-import { job, stage, timeEntry } from '../db/schema/index.ts';
-import { RuleBroken } from '../problems.ts';
+import { job, person, stage, timeEntry } from '../db/schema/index.ts';
+import { RuleBroken, SignInNeeded } from '../problems.ts';
 import { peopleOn, stageForChange, stagesOfJob } from './queries.ts';
 
 /** Where a person is clocked on now, or null. */
@@ -21,21 +21,21 @@ async function openEntryOf(tx: Tx, personId: string) {
   return row ?? null;
 }
 
+/** A person who is being switched off at this moment is waited for, and does not clock on. */
+async function holdActive(tx: Tx, personId: string): Promise<void> {
+  const [row] = await tx.select({ active: person.active }).from(person).where(eq(person.id, personId)).for('share');
+  if (!row?.active) throw new SignInNeeded();
+}
+
 /**
  * Clocks a person on to a stage. The first one at work starts an ordinary stage; a live high-voltage stage starts only
  * when its presence is confirmed. A finished stage takes rework only.
  */
-export async function clockOn(
-  change: Change,
-  stageId: string,
-  person: SignedIn,
-  body: ClockOn,
-  now: Date,
-  today: string,
-) {
+export async function clockOn(change: Change, stageId: string, who: SignedIn, body: ClockOn, now: Date, today: string) {
   const { tx, log } = change;
   const { stage: current, job: own } = await stageForChange(change, stageId);
-  const elsewhere = await openEntryOf(tx, person.id);
+  await holdActive(tx, who.id);
+  const elsewhere = await openEntryOf(tx, who.id);
   if (elsewhere) {
     throw new RuleBroken(
       elsewhere.stageId === stageId
@@ -48,7 +48,7 @@ export async function clockOn(
   if (current.state === 'done' && current.liveHv) {
     // A finished stage is not confirmed again, so rework on it begins with the authorised person.
     const problem = hvPresenceProblem(
-      [...(await peopleOn(tx, stageId)), { personId: person.id, kind: body.kind, hvUntil: person.hvUntil }],
+      [...(await peopleOn(tx, stageId)), { personId: who.id, kind: body.kind, hvUntil: who.hvUntil }],
       today,
     );
     if (problem && problem !== 'secondPersonMissing') throw new RuleBroken(PRESENCE_SENTENCE[problem]);
@@ -56,7 +56,7 @@ export async function clockOn(
   const waitingFor = openBefore(current, await stagesOfJob(tx, own.id));
   if (waitingFor.length > 0)
     throw new RuleBroken(`First finish ${waitingFor.map((s) => `“${s.name}”`).join(' and ')}.`);
-  await tx.insert(timeEntry).values({ personId: person.id, stageId, kind: body.kind, cause: body.cause, from: now });
+  await tx.insert(timeEntry).values({ personId: who.id, stageId, kind: body.kind, cause: body.cause, from: now });
   if (isAtWork(body.kind)) {
     if (current.state === 'waiting' && !current.liveHv) {
       await tx
@@ -72,7 +72,7 @@ export async function clockOn(
     resource: 'stage',
     id: stageId,
     job: own.number,
-    after: { personId: person.id, person: person.name, ...body },
+    after: { personId: who.id, person: who.name, ...body },
   });
   return { stageId };
 }

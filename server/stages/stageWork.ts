@@ -31,9 +31,11 @@ export async function confirmLive(change: Change, stageId: string, person: Signe
   if (!current.liveHv) throw new RuleBroken('This stage has no live high-voltage work.');
   if (current.state === 'done') throw new RuleBroken('This stage is finished. Nothing is confirmed on it any more.');
   await requireOnStage(tx, stageId, person);
-  if (!person.hvUntil) throw new NotAllowed('Only the HV authorised person can confirm this.');
-  if (person.hvUntil < today)
-    throw new NotAllowed(`Your HV authorisation ran out on ${person.hvUntil}. Another authorised person must confirm.`);
+  // As it is under the stage's lock: it may have been ended since this person was let in.
+  const hvUntil = (await peopleOn(tx, stageId)).find((one) => one.personId === person.id)?.hvUntil;
+  if (!hvUntil) throw new NotAllowed('Only the HV authorised person can confirm this.');
+  if (hvUntil < today)
+    throw new NotAllowed(`Your HV authorisation ran out on ${hvUntil}. Another authorised person must confirm.`);
   await requirePresence(tx, stageId, today);
   const people = (await peopleOn(tx, stageId)).filter((p) => isAtWork(p.kind));
   const names = people.map((p) => p.name);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -73,6 +73,7 @@ const refused = async (work: Promise<unknown>): Promise<string> => {
 
 describe('a backup', () => {
   test('and its restore into another database are the same, table by table', async () => {
+    expect(statSync(file).mode & 0o077).toBe(0);
     const target = name('target');
     const { jobs, people } = await restore(file, urlOf(target));
     expect([jobs, people]).toEqual([16, 8]);

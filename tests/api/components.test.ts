@@ -157,6 +157,10 @@ describe('a component that is changed', () => {
     const old = await partOf(`${module.name}, revision 1`);
     expect([old.id, old.component.massKg]).toEqual([id, component.massKg]);
     expect((await partOf(module.name)).component.massKg).toBe(component.massKg + 1);
+    const again = { component: { ...old.component, priceCents: 1 }, version: old.version };
+    expect((await ilse.send('put', `/components/${id}`, again)).body.detail).toMatch(
+      /newer revision of this component/,
+    );
     const after = await ilse.job('Bakery van');
     expect(after.designs.find((one) => one.id === design.id)!.inputs).toEqual(design.inputs);
   });

@@ -45,6 +45,9 @@ describe('the plan of the building', () => {
     expect(await fault({ xM: other.xM, yM: other.yM })).toEqual({ [last]: `It lies over ${other.name}.` });
     expect(await fault({ xM: -1 })).toEqual({ [last]: 'It stands out of the building.' });
     expect(await fault({ name: other.name.toUpperCase() })).toEqual({ [last]: 'Another place has this name.' });
+    expect(await fault({ id: plan.places[1]!.id })).toEqual({
+      [last.replace('.name', '')]: 'Places has an entry twice.',
+    });
     expect(await fault({ id: 'somewhere' })).toEqual({ [last]: 'There is no such place any more.' });
     expect(Object.keys(await fault({ widthM: 0.1 }))).toEqual([last.replace('name', 'widthM')]);
   });

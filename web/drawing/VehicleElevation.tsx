@@ -3,8 +3,9 @@ import { memo } from 'react';
 import { formatQuantity } from '../../core/quantity/format.ts';
 import type { VehicleState } from '../../core/vehicle/state.ts';
 import { useUnitSet } from '../data/session.tsx';
-import { lengthsOf, type Point, sideOutline, sideWindow } from './outline.ts';
+import { lengthsOf } from './outline.ts';
 import type { DrawnPart } from './parts.ts';
+import { SideBody } from './SideBody.tsx';
 import { type BoxMoving, useBoxDrag } from './useBoxDrag.ts';
 
 export interface AxleText {
@@ -23,9 +24,6 @@ interface Props {
   /** Boxes can be moved: draws bays and grid, and tells about moves. */
   readonly moving?: BoxMoving | null;
 }
-
-const path = (points: readonly Point[], top: number) =>
-  `${points.map(([x, z], i) => `${i ? 'L' : 'M'} ${x} ${top - z}`).join(' ')} Z`;
 
 /** Marks along the ground every 100 mm. */
 function gridLines(from: number, to: number): number[] {
@@ -47,7 +45,6 @@ function Elevation({ vehicle, parts, front, rear, middle, centreX, moving = null
   const letter = Math.max(long, 3600) / 43;
   const below = letter * 5.9;
   const stroke = long / 560;
-  const window = sideWindow(vehicle);
   const measure = top + letter * 1.15;
   return (
     <svg
@@ -56,34 +53,7 @@ function Elevation({ vehicle, parts, front, rear, middle, centreX, moving = null
       aria-label={`${vehicle.variant.modelName} from the side: front axle ${front.text}, rear axle ${rear.text}`}
       style={{ width: '100%', maxHeight: 'max(330px, 42vh)', display: 'block' }}
     >
-      <path
-        d={path(sideOutline(vehicle), top)}
-        fill="var(--ground)"
-        fillOpacity={0.35}
-        stroke="var(--soft)"
-        strokeWidth={stroke}
-        strokeLinejoin="round"
-      />
-      {window && <path d={path(window, top)} fill="var(--glass)" stroke="var(--hairline)" strokeWidth={stroke * 0.7} />}
-      <line
-        x1={l.frontX - pad}
-        x2={l.rearX + pad}
-        y1={top}
-        y2={top}
-        stroke="var(--hairline)"
-        strokeWidth={stroke * 0.8}
-      />
-      {[0, l.wheelbase].map((x) => (
-        <circle
-          key={x}
-          cx={x}
-          cy={top - l.wheel / 2}
-          r={l.wheel / 2 - 24}
-          fill="var(--sheet)"
-          stroke="var(--metal)"
-          strokeWidth={52}
-        />
-      ))}
+      <SideBody vehicle={vehicle} top={top} stroke={stroke} pad={pad} />
       {moving && (
         <g stroke="var(--hairline)" fill="none">
           {gridLines(l.frontX, l.rearX).map((x) => (

@@ -78,16 +78,29 @@ CREATE OR REPLACE FUNCTION live_pair_on(wanted uuid) RETURNS boolean LANGUAGE sq
     WHERE e.stage_id = wanted AND e."to" IS NULL AND e.kind <> 'waiting'
 $$;
 --> statement-breakpoint
--- An authorisation that is ended ends the confirmations that rested on it.
+-- Whoever confirms holds the authorisations it rests on: one that is being ended at that moment is waited for, and then
+-- does not count; one that is ended a moment later finds the stage confirmed.
+CREATE OR REPLACE FUNCTION live_stage_guard() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  IF NEW.live_hv AND ((NEW.state = 'inHand' AND OLD.state = 'waiting') OR (NEW.hv_confirmed AND NOT OLD.hv_confirmed)) THEN
+    PERFORM 1 FROM authorisation a JOIN time_entry e ON e.person_id = a.person_id
+      WHERE e.stage_id = NEW.id AND e."to" IS NULL ORDER BY a.id FOR SHARE OF a;
+    IF NOT live_pair_on(NEW.id) THEN
+      RAISE EXCEPTION 'live high-voltage work needs an authorised person and a second one clocked on' USING ERRCODE = 'DJ002';
+    END IF;
+  END IF;
+  RETURN NEW;
+END $$;
+--> statement-breakpoint
+-- An authorisation that is ended ends the confirmations that rested on it, those that are just being made too: every live
+-- stage of the person is waited for, confirmed or not.
 CREATE FUNCTION authorisation_ended() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE
   one uuid;
 BEGIN
   FOR one IN SELECT s.id FROM stage s JOIN time_entry e ON e.stage_id = s.id
-    WHERE e.person_id = OLD.person_id AND e."to" IS NULL AND s.live_hv AND s.hv_confirmed FOR NO KEY UPDATE OF s LOOP
-    IF NOT live_pair_on(one) THEN
-      UPDATE stage SET hv_confirmed = false WHERE id = one;
-    END IF;
+    WHERE e.person_id = OLD.person_id AND e."to" IS NULL AND s.live_hv ORDER BY s.id FOR NO KEY UPDATE OF s LOOP
+    UPDATE stage SET hv_confirmed = false WHERE id = one AND hv_confirmed AND NOT live_pair_on(one);
   END LOOP;
   RETURN NULL;
 END $$;

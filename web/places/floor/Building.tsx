@@ -66,6 +66,7 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
             <h2 style={{ position: 'absolute', left: 12, top: 8 }}>
               {bay.name}
               {bay.lift ? ', lift' : ''}
+              {bay.alignment ? ', alignment' : ''}
             </h2>
             {jobsAt(bay).map((one) => (
               <InBay key={one.job.number} judged={one} floor={floor} perMm={perMm} partName={partName} />

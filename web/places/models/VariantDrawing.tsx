@@ -1,7 +1,8 @@
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import type { Bay, MountingPoint } from '../../../core/vehicle/variant.ts';
 import type { VariantBody } from '../../../core/vehicle/variantProblems.ts';
-import { lengthsOf, planPath, sideOutline, sideWindow } from '../../drawing/outline.ts';
+import { lengthsOf, planPath } from '../../drawing/outline.ts';
+import { SideBody } from '../../drawing/SideBody.tsx';
 import { type DrawnShift, useBoxDrag } from '../../drawing/useBoxDrag.ts';
 import type { Underlay } from './TraceFields.tsx';
 
@@ -43,10 +44,6 @@ export function VariantDrawing({ variant, view, chosen, underlay, onChoose, onMo
   });
   const isChosen = (list: Chosen['list'], at: number) => chosen?.list === list && chosen.at === at;
   const downOf = (part: { yMm: number; zMm: number }) => (view === 'side' ? top - part.zMm : part.yMm);
-  const points = sideOutline(state);
-  const window = sideWindow(state);
-  const path = (line: readonly (readonly [number, number])[]) =>
-    `${line.map(([x, z], i) => `${i ? 'L' : 'M'} ${x} ${top - z}`).join(' ')} Z`;
   return (
     <svg
       viewBox={`${l.frontX - PAD} ${view === 'side' ? 0 : -high / 2} ${long} ${high}`}
@@ -65,29 +62,7 @@ export function VariantDrawing({ variant, view, chosen, underlay, onChoose, onMo
         />
       )}
       {view === 'side' ? (
-        <>
-          <path d={path(points)} fill="var(--ground)" fillOpacity={0.3} stroke="var(--soft)" strokeWidth={stroke} />
-          {window && <path d={path(window)} fill="var(--glass)" fillOpacity={0.7} />}
-          <line
-            x1={l.frontX - PAD}
-            x2={l.rearX + PAD}
-            y1={top}
-            y2={top}
-            stroke="var(--hairline)"
-            strokeWidth={stroke}
-          />
-          {[0, l.wheelbase].map((x) => (
-            <circle
-              key={x}
-              cx={x}
-              cy={top - l.wheel / 2}
-              r={l.wheel / 2 - 24}
-              fill="none"
-              stroke="var(--metal)"
-              strokeWidth={44}
-            />
-          ))}
-        </>
+        <SideBody vehicle={state} top={top} stroke={stroke} pad={PAD} clear={underlay !== null} />
       ) : (
         <>
           <path d={planPath(state)} fill="var(--sheet)" stroke="var(--soft)" strokeWidth={stroke} />

@@ -1,18 +1,13 @@
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { sessionAddress } from '../../../contract/session.ts';
-import { type Beginning, REGIONS, USUAL_SETTINGS } from '../../../contract/workshop.ts';
-import { CURRENCIES, CURRENCY_IDS } from '../../../core/quantity/currency.ts';
-import { UNIT_SETS } from '../../../core/quantity/units.ts';
-import { REGION_NAME, UNIT_NAME } from '../../../wording/workshop.ts';
+import { type Beginning, USUAL_SETTINGS } from '../../../contract/workshop.ts';
 import { begin, chooseHouse, useSession } from '../../data/session.tsx';
-import { Choice } from '../../widgets/Choice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
-import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
-import { TimeZoneChoice } from '../../widgets/TimeZoneChoice.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { WorkingDays } from '../../widgets/WorkingDays.tsx';
+import { WorkshopFields } from '../../widgets/WorkshopFields.tsx';
 
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
@@ -42,43 +37,7 @@ export default function BeginPage() {
       <p className="soft">Everything here can be changed later. You become its first manager.</p>
       <EntryForm onSave={() => void begin(form.save)} refusal={form.refusal}>
         <h2 style={{ marginTop: 12 }}>The workshop</h2>
-        <div className="fields">
-          <TextField
-            label="Name of the workshop"
-            value={draft.name}
-            onChange={(name) => set({ name })}
-            fault={faults.name}
-          />
-          <Choice
-            label="Region"
-            value={draft.region}
-            options={REGIONS.map((value) => ({ value, label: REGION_NAME[value] }))}
-            onChange={(next) => next && set({ region: next })}
-            fault={faults.region}
-          />
-          <TimeZoneChoice value={draft.timeZone} onChange={(timeZone) => set({ timeZone })} fault={faults.timeZone} />
-          <Choice
-            label="Currency"
-            value={draft.currency}
-            options={CURRENCY_IDS.map((value) => ({ value, label: CURRENCIES[value].name }))}
-            onChange={(next) => next && set({ currency: next })}
-            fault={faults.currency}
-          />
-          <QuantityInput
-            label="Tax on what you sell"
-            kind="share"
-            value={draft.taxShare}
-            onChange={(next) => next !== null && set({ taxShare: next })}
-            fault={faults.taxShare}
-          />
-          <Choice
-            label="Units"
-            value={draft.unitSet}
-            options={UNIT_SETS.map((value) => ({ value, label: UNIT_NAME[value] }))}
-            onChange={(next) => next && set({ unitSet: next })}
-            fault={faults.unitSet}
-          />
-        </div>
+        <WorkshopFields value={draft} onChange={set} faults={faults} />
         <WorkingDays
           value={draft.workingDays}
           onChange={(days) => set({ workingDays: days })}

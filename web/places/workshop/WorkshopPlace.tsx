@@ -1,26 +1,15 @@
 import { useState } from 'react';
 import { hasRole } from '../../../contract/rights.ts';
-import {
-  REGIONS,
-  type SettingName,
-  type Workshop,
-  type WorkshopChange,
-  workshopAddress,
-} from '../../../contract/workshop.ts';
-import { CURRENCIES, CURRENCY_IDS } from '../../../core/quantity/currency.ts';
-import { UNIT_SETS } from '../../../core/quantity/units.ts';
-import { REGION_NAME, UNIT_NAME } from '../../../wording/workshop.ts';
+import { type SettingName, type Workshop, type WorkshopChange, workshopAddress } from '../../../contract/workshop.ts';
 import { usePerson, useWorkshop } from '../../data/session.tsx';
-import { Choice } from '../../widgets/Choice.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
-import { TextField } from '../../widgets/TextField.tsx';
 import { TimeInput } from '../../widgets/TimeInput.tsx';
-import { TimeZoneChoice } from '../../widgets/TimeZoneChoice.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { WorkingDays } from '../../widgets/WorkingDays.tsx';
+import { WorkshopFields } from '../../widgets/WorkshopFields.tsx';
 
 /** Settings that begin as common practice, as they are told. */
 const RECKONED = {
@@ -60,42 +49,8 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
         onSave={() => void form.save()}
       >
         <Panel title="The workshop" aside="figures on papers and pages follow it">
-          <div className="in fields">
-            <TextField
-              label="Name of the workshop"
-              value={draft.name}
-              onChange={(name) => set({ name })}
-              fault={faults.name}
-            />
-            <Choice
-              label="Region"
-              value={draft.region}
-              options={REGIONS.map((value) => ({ value, label: REGION_NAME[value] }))}
-              onChange={(region) => region && set({ region })}
-              fault={faults.region}
-            />
-            <TimeZoneChoice value={draft.timeZone} onChange={(timeZone) => set({ timeZone })} fault={faults.timeZone} />
-            <Choice
-              label="Currency"
-              value={draft.currency}
-              options={CURRENCY_IDS.map((value) => ({ value, label: CURRENCIES[value].name }))}
-              onChange={(currency) => currency && set({ currency })}
-              fault={faults.currency}
-            />
-            <QuantityInput
-              label="Tax on what is sold"
-              kind="share"
-              value={draft.taxShare}
-              onChange={(taxShare) => taxShare !== null && set({ taxShare })}
-              fault={faults.taxShare}
-            />
-            <Choice
-              label="Units"
-              value={draft.unitSet}
-              options={UNIT_SETS.map((value) => ({ value, label: UNIT_NAME[value] }))}
-              onChange={(unitSet) => unitSet && set({ unitSet })}
-              fault={faults.unitSet}
-            />
+          <div className="in">
+            <WorkshopFields value={draft} onChange={set} faults={faults} />
           </div>
         </Panel>
         <Panel title="What it reckons with" aside="common practice until you set your own">
