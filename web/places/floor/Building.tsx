@@ -50,6 +50,11 @@ export function Building({ floor, judged, partName, widthPx }: Props) {
           outlineOffset: -1,
         }}
       >
+        {inside.length === 0 && (
+          <p className="soft" style={{ padding: 24 }}>
+            No bays, benches or rooms are drawn yet.
+          </p>
+        )}
         {bays.map((bay) => (
           <PlaceSpot
             key={bay.id}

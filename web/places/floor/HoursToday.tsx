@@ -31,7 +31,11 @@ export function HoursToday({ floor }: { floor: FloorData }) {
             </Tooltip>
           );
         })}
-        <p className="soft small">Orange is live high-voltage work. Tan is rework.</p>
+        <p className="soft small">
+          {people.length === 0
+            ? 'No technician has been added yet.'
+            : 'Orange is live high-voltage work. Tan is rework.'}
+        </p>
       </div>
     </Panel>
   );

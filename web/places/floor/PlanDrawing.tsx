@@ -71,6 +71,7 @@ export function PlanDrawing({ plan, chosen, faulty, onChoose, onChange, base }: 
               </text>
               <text x={180} y={900} fontSize={300} fill="var(--soft)">
                 {place.widthM.toFixed(1)} × {place.lengthM.toFixed(1)} m{place.lift ? ', lift' : ''}
+                {place.alignment ? ', alignment' : ''}
               </text>
             </g>
             <g

@@ -59,10 +59,9 @@ export function ToBegin({ floor, shelves, onPlan }: Props) {
         {lines
           .filter(({ done }) => !done)
           .map(({ say, act }) => (
-            <div key={say} className="spread">
-              <span>
-                <StateMark mark="waiting" /> {say}
-              </span>
+            <div key={say} className="to-begin">
+              <StateMark mark="waiting" />
+              <span>{say}</span>
               {act}
             </div>
           ))}

@@ -35,6 +35,7 @@ export default function ModelsPlace() {
   return (
     <div className="page stack">
       <h1 className="hidden-label">Vehicle models</h1>
+      {a && b && <CompareVariants variants={[a, b]} />}
       <Panel
         title="Vehicle models"
         aside={
@@ -110,7 +111,6 @@ export default function ModelsPlace() {
           />
         </div>
       </Panel>
-      {a && b && <CompareVariants variants={[a, b]} />}
     </div>
   );
 }

@@ -119,13 +119,15 @@ export function VariantEditor({ start, stored, newer }: Props) {
               onMove={move}
             />
             <div className="row" style={{ alignItems: 'start' }}>
-              <TraceFields
-                value={underlay}
-                onChange={setUnderlay}
-                lengthMm={variant.figures.length.value}
-                heightMm={variant.figures.height.value}
-                frontMm={variant.shape.frontOverhangMm}
-              />
+              {view === 'side' && (
+                <TraceFields
+                  value={underlay}
+                  onChange={setUnderlay}
+                  lengthMm={variant.figures.length.value}
+                  heightMm={variant.figures.height.value}
+                  frontMm={variant.shape.frontOverhangMm}
+                />
+              )}
               <span className="soft small">
                 Drag bays and points, or focus one and use the arrows (10 mm, ⇧ 50 mm).
               </span>

@@ -41,7 +41,8 @@ export default function InvitationPage() {
         <EntryForm save="Choose it and come in" busy={form.busy} refusal={form.refusal} onSave={() => void take()}>
           <h1>Welcome, {invited.name}</h1>
           <p className="soft">
-            {invited.workshop} works with Dajo. You sign in as <strong>{invited.signIn}</strong>; choose your password.
+            {invited.workshop} keeps its work in Dajo. You sign in as <strong>{invited.signIn}</strong>; choose your
+            password.
           </p>
           <TextField
             label="Password, ten characters or more"

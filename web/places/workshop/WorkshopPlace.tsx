@@ -64,7 +64,7 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
                 fault={faults.rateCents}
               />
               <QuantityInput
-                label="Person-hours a vehicle a day"
+                label="Hours a vehicle a day"
                 kind="hours"
                 value={draft.hoursPerDay}
                 onChange={(hoursPerDay) => hoursPerDay !== null && set({ hoursPerDay })}
