@@ -81,7 +81,9 @@ export default function Floor() {
           )}
         </div>
         <div className="stack">
-          {floor && shelves && <ToBegin floor={floor} shelves={shelves} onPlan={() => setPlanning(true)} />}
+          {floor?.jobs.length === 0 && shelves && (
+            <ToBegin floor={floor} shelves={shelves} onPlan={() => setPlanning(true)} />
+          )}
           <Panel title="Needs a decision" aside={<strong>{decisions.length}</strong>}>
             {decisions.map((decision) => (
               <DecisionItem key={decision.key} decision={decision} />
