@@ -30,6 +30,8 @@ export interface BatteryLimit {
   readonly quantity: 'batteryCurrent' | 'voltage';
   /** A or V; null where it is not known: then it holds nothing back, and is said to be unknown. */
   readonly limit: number | null;
+  /** What the accessories draw passes it too: it lies between the cells and where they branch off. @default false */
+  readonly whole?: boolean;
 }
 
 /** The link that decides, and the part it belongs to. */

@@ -48,16 +48,16 @@ export function chainRows(chain: Chain, behind: readonly BehindMotor[]): ChainRo
     left: limit === null ? null : kind === 'voltage' ? asked / limit - 1 : 1 - asked / limit,
     holds: limit !== null && held(link),
   });
-  const battery = ask.battery.map(({ link, part, quantity, limit }) =>
+  const battery = ask.battery.map(({ link, part, quantity, limit, whole }) =>
     quantity === 'voltage'
       ? row(link, part, 'voltage', limit, full.volts)
-      : row(link, part, 'current', limit, full.amps),
+      : row(link, part, 'current', limit, full.amps + (whole ? ask.besideA : 0)),
   );
   const sheetNm = motor.curve ? Math.max(...motor.curve.map((point) => point[motor.column])) : motor.torqueNm;
   const rows = [
     ...battery,
     ...(ask.resistanceOhm > 0
-      ? [row('packPower', null, 'current', ask.openV / (2 * ask.resistanceOhm), full.amps)]
+      ? [row('packPower', null, 'current', ask.openV / (2 * ask.resistanceOhm), full.amps + ask.besideA)]
       : []),
     row('phaseCurrent', null, 'torque', motor.phaseNm === null ? null : motor.phaseNm * motor.motors, now.peakTorqueNm),
     row('motorTorque', motor.part, 'torque', sheetNm * motor.motors, now.peakTorqueNm),

@@ -29,6 +29,7 @@ const volts = (link: LinkId, limit: number): BatteryLimit => ({ link, part: link
 const ask = (motor: Partial<ChainMotor> = {}, battery: readonly BatteryLimit[] = [], more: Partial<ChainAsk> = {}) => ({
   openV: 300,
   resistanceOhm: 0.1,
+  besideA: 0,
   battery,
   motor: { ...MOTOR, ...motor },
   ...more,

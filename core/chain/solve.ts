@@ -27,6 +27,8 @@ export interface ChainAsk {
   /** Open-circuit voltage at the state of charge asked for. */
   readonly openV: number;
   readonly resistanceOhm: number;
+  /** Current that accessories and heating draw beside the drive, A. */
+  readonly besideA: number;
   readonly battery: readonly BatteryLimit[];
   readonly motor: ChainMotor;
 }
@@ -43,7 +45,7 @@ export interface FullThrottle {
 
 export interface Chain {
   readonly ask: ChainAsk;
-  /** Most battery current any link allows, A, and the power at it, W. */
+  /** Most battery current any link leaves to the drive, A, and the power at it, W. */
   readonly limitA: number;
   readonly limitW: number;
   readonly limitBy: HeldBy;
@@ -72,9 +74,13 @@ const least = (bounds: readonly Bound[]): Bound => bounds.reduce((low, one) => (
  * the voltage under that very load: a point (n, T) of the sheet moves to n·V/Vs, and since its power moves with V too, its
  * battery current c/(η·Vs) does not depend on V, so that V = V0 − R·c/(η·Vs) needs no iteration. Between two points of a
  * moved curve torque runs in a straight line (each stretch is cut in eight first).
+ *
+ * What the accessories draw beside the drive passes the links of the pack with it and lowers the voltage that the drive
+ * finds: a constant current beside a source of V0 behind R is the same as a source of V0 − R·I behind R.
  */
 export function solveChain(ask: ChainAsk): Chain {
-  const { openV, resistanceOhm: ohm, motor } = ask;
+  const { resistanceOhm: ohm, motor } = ask;
+  const openV = sourceV(ask);
   const { motors, efficiency } = motor;
   const limit = least(batteryBounds(ask));
   const limitA = Math.max(0, limit.value);
@@ -108,13 +114,22 @@ export function solveChain(ask: ChainAsk): Chain {
   return { ...chain, full: fullThrottle(chain) };
 }
 
-function batteryBounds({ openV, resistanceOhm: ohm, battery }: ChainAsk): Bound[] {
+/** The voltage the drive finds before it draws: what accessories and heating draw has lowered it, V. */
+export const sourceV = ({
+  openV,
+  resistanceOhm,
+  besideA,
+}: Pick<ChainAsk, 'openV' | 'resistanceOhm' | 'besideA'>): number => Math.max(0, openV - resistanceOhm * besideA);
+
+function batteryBounds(ask: ChainAsk): Bound[] {
+  const { resistanceOhm: ohm, battery, besideA } = ask;
+  const openV = sourceV(ask);
   const bounds: Bound[] = [
     { link: 'packPower', part: null, value: ohm > 0 ? openV / (2 * ohm) : Number.POSITIVE_INFINITY },
   ];
-  for (const { link, part, quantity, limit } of battery) {
+  for (const { link, part, quantity, limit, whole } of battery) {
     if (limit === null) continue;
-    if (quantity === 'batteryCurrent') bounds.push({ link, part, value: limit });
+    if (quantity === 'batteryCurrent') bounds.push({ link, part, value: whole ? limit - besideA : limit });
     else if (openV < limit) bounds.push({ link, part, value: 0 });
     else if (ohm > 0) bounds.push({ link, part, value: (openV - limit) / ohm });
   }
@@ -133,15 +148,18 @@ function torqueBounds(motor: ChainMotor): Bound[] {
  * Shaft power of a constant-power motor at the voltage its own load leaves: it draws I = P/(η·Vs) whatever the voltage,
  * but never more than V0/2R, where the pack gives its most.
  */
-function powerAtVoltage({ openV, resistanceOhm: ohm, motor }: ChainAsk, sheetW: number, ratedV: number): number {
-  return Math.min(sheetW, motor.efficiency * powerAt(openV, ohm, sheetW / (motor.efficiency * ratedV)).watts);
+function powerAtVoltage(ask: ChainAsk, sheetW: number, ratedV: number): number {
+  const { resistanceOhm: ohm, motor } = ask;
+  return Math.min(sheetW, motor.efficiency * powerAt(sourceV(ask), ohm, sheetW / (motor.efficiency * ratedV)).watts);
 }
 
 function movedCurve(
-  { openV, resistanceOhm: ohm, motor }: ChainAsk,
+  ask: ChainAsk,
   points: readonly CurvePoint[],
   held: { limitA: number; torqueNm: number; shaftW: number },
 ): readonly CurvePoint[] {
+  const { resistanceOhm: ohm, motor } = ask;
+  const openV = sourceV(ask);
   const { ratedV, motors, column, efficiency } = motor;
   const whole = (rpm: number, nm: number): CurvePoint => ({ rpm, peakNm: nm, continuousNm: nm });
   if (ratedV === null) return points.map((point) => whole(point.rpm, motors * point[column]));
@@ -178,7 +196,7 @@ function fullThrottle(chain: Omit<Chain, 'full'>): FullThrottle {
     for (const n of curvePeaks(curve, maxRpm)) if (atShaft(n) > atShaft(rpm) * (1 + 1e-12)) rpm = n;
   }
   const shaftW = atShaft(rpm);
-  const { volts, amps } = loadedVoltage(ask.openV, ask.resistanceOhm, shaftW / ask.motor.efficiency);
+  const { volts, amps } = loadedVoltage(sourceV(ask), ask.resistanceOhm, shaftW / ask.motor.efficiency);
   return { rpm, shaftW, batteryW: shaftW / ask.motor.efficiency, volts, amps, heldBy: fullHeldBy(chain, rpm, shaftW) };
 }
 

@@ -40,12 +40,14 @@ export function routeFrom(points: TrackPoints, { limits = [] }: RouteOptions = {
   const { along, height, notes } = cleaned;
   const length = along.at(-1)!;
   if (length < 50) return 'noLength';
-  const smooth = smoothHeights(along, height);
   const way = cleaned.timed ? timedWay(cleaned) : null;
   if (way === 'tooLong') return 'tooLong';
-  const speedMs = way
-    ? speedsOf(way)
-    : speedsUnderLimits(length, limits.length > 0 ? limits : [{ fromM: 0, limitKmh: 50 }]);
+  const under = limits.length > 0 ? limits : [{ fromM: 0, limitKmh: 50 }];
+  // Across half the globe nothing needs to be worked out to know that it takes too long.
+  const fastest = Math.max(1, ...under.map(({ limitKmh }) => limitKmh)) / 3.6;
+  if (!way && length / fastest > LONGEST_ROUTE_S) return 'tooLong';
+  const smooth = smoothHeights(along, height);
+  const speedMs = way ? speedsOf(way) : speedsUnderLimits(length, under);
   if (speedMs.length > LONGEST_ROUTE_S) return 'tooLong';
   const { elevationM, grade } = profileOf(speedMs, along, smooth, length);
   return {

@@ -8,6 +8,7 @@ import { CABLE_SHORT_TIME } from '../../wiring/cable.ts';
 import { FUSE_FACTOR, FUSE_SHORT_TIME } from '../../wiring/fuse.ts';
 import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts, packFactsFrost } from '../pack/packFacts.ts';
+import { auxiliary, auxiliaryFrost } from '../road/auxiliary.ts';
 import type { Slots } from '../slots.ts';
 
 /** How long it is asked of the chain: ten seconds to half a minute, or without end. */
@@ -19,11 +20,17 @@ function batteryLimits(pack: ComposedPack, { drive, electric }: Pick<Slots, 'dri
   const unit = drive.unit!;
   const { contactorBox, cable, fuse } = electric;
   const short = duty === 'peak';
-  const amps = (link: BatteryLimit['link'], part: string | null, limit: number | null): BatteryLimit => ({
+  const amps = (
+    link: BatteryLimit['link'],
+    part: string | null,
+    limit: number | null,
+    whole = false,
+  ): BatteryLimit => ({
     link,
     part,
     quantity: 'batteryCurrent',
     limit,
+    whole,
   });
   const floor = (link: BatteryLimit['link'], part: string | null, limit: number): BatteryLimit => ({
     link,
@@ -33,15 +40,21 @@ function batteryLimits(pack: ComposedPack, { drive, electric }: Pick<Slots, 'dri
   });
   const carries = cable && (electric.ampacity[cable.id] ?? cable.sheet.continuousA);
   return [
-    amps('cells', pack.currentBox, short ? pack.peakA : pack.continuousA),
+    amps('cells', pack.currentBox, short ? pack.peakA : pack.continuousA, true),
     floor('cellVoltage', null, pack.emptyV),
-    amps('contactorBox', contactorBox?.name ?? null, contactorBox?.sheet[short ? 'peakA' : 'continuousA'] ?? null),
+    amps(
+      'contactorBox',
+      contactorBox?.name ?? null,
+      contactorBox?.sheet[short ? 'peakA' : 'continuousA'] ?? null,
+      true,
+    ),
     amps(
       'fuse',
       fuse?.name ?? null,
       fuse && (short ? fuse.sheet.ratedA * FUSE_SHORT_TIME : fuse.sheet.ratedA / FUSE_FACTOR),
+      true,
     ),
-    amps('cable', cable?.name ?? null, carries === null ? null : carries * (short ? CABLE_SHORT_TIME : 1)),
+    amps('cable', cable?.name ?? null, carries === null ? null : carries * (short ? CABLE_SHORT_TIME : 1), true),
     ...(drive.inverter && !unit.sheet.hasInverter
       ? [
           amps('inverter', drive.inverter.name, drive.inverter.sheet.maxCurrentA * motors),
@@ -87,15 +100,20 @@ export const openVoltageLow = ({ emptyV, nominalV }: { emptyV: number; nominalV:
 function chainIn(id: string, duty: Duty, weather: Weather, low = false): Entry<Chain> {
   return interim({
     id,
-    needs: { pack: weather === 'frost' ? packFactsFrost : packFacts },
+    needs: {
+      pack: weather === 'frost' ? packFactsFrost : packFacts,
+      beside: weather === 'frost' ? auxiliaryFrost : auxiliary,
+    },
     reads: ['drive', 'electric'],
-    compute: ({ pack }, slots) => {
+    compute: ({ pack, beside }, slots) => {
       const { unit, inverter } = slots.drive;
       if (!unit) return missing('noDrive');
       if (!unit.sheet.hasInverter && !inverter) return missing('noInverter');
       const ask = {
         openV: low ? openVoltageLow(pack) : pack.nominalV,
         resistanceOhm: pack.resistanceOhm,
+        // At the lowest voltage the cells may have: what they draw is never more.
+        besideA: beside / pack.emptyV,
         battery: batteryLimits(pack, slots, duty),
         motor: motorOf(slots, duty),
       };

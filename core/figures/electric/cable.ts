@@ -13,7 +13,8 @@ const currentToCarry = interim({
   needs: { chainPeak },
   compute: ({ chainPeak: { ask } }) => {
     const battery = ask.battery.filter(({ link }) => link !== 'cable' && link !== 'fuse');
-    return interimAnswer(solveChain({ ...ask, battery }).full.amps, 'every link but cable and fuse');
+    const { full } = solveChain({ ...ask, battery });
+    return interimAnswer(full.amps + ask.besideA, 'every link but cable and fuse; accessories beside the drive');
   },
 });
 

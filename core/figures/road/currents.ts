@@ -52,15 +52,17 @@ export const fullCurrent = figure({
   group: 'range',
   kind: 'current',
   needs: { packFacts, chainPeak },
-  compute: ({ packFacts: pack, chainPeak: { full, limitA } }) => ({
-    value: full.amps,
-    formula: 'I with (V nominal − I·R)·I = P, every link from cell to shaft asked',
+  compute: ({ packFacts: pack, chainPeak: { full, limitA, ask } }) => ({
+    value: full.amps + ask.besideA,
+    formula: 'I of the drive at its full power P, every link from cell to shaft asked + I beside it',
     terms: [
       { symbol: 'P', value: full.batteryW, kind: 'electricPower' },
+      { symbol: 'I of the drive', value: full.amps, kind: 'current' },
+      { symbol: 'I beside it, accessories and heating', value: ask.besideA, kind: 'current' },
       { symbol: 'V nominal', value: pack.nominalV, kind: 'voltage' },
       { symbol: 'V under load', value: full.volts, kind: 'voltage' },
       { symbol: 'R', value: pack.resistanceOhm, kind: 'resistance' },
-      { symbol: 'battery side allows', value: limitA, kind: 'current' },
+      { symbol: 'battery side leaves to the drive', value: limitA, kind: 'current' },
     ],
     source: 'Ohm; sheets of the parts',
     held: heldWords(full.heldBy),

@@ -1,5 +1,3 @@
-import { CABIN, holdingPower } from '../../cooling/cabin.ts';
-import { heaterPower } from '../../cooling/heater.ts';
 import { chargeCurrentA } from '../../pack/acceptance.ts';
 import type { DriveLine } from '../../road/driveOver.ts';
 import { temperatureIn, type Weather } from '../../road/weather.ts';
@@ -9,23 +7,12 @@ import { motorNow } from '../drive/motorNow.ts';
 import { pull, pullFrost } from '../drive/pull.ts';
 import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts, packFactsFrost, packStrings } from '../pack/packFacts.ts';
-import type { Slots } from '../slots.ts';
+import { auxiliary, auxiliaryFrost } from './auxiliary.ts';
 
 /** Share of the drive's power it may put back when slowing; common practice for old brakes and light vehicles. */
 const REGEN_POWER_SHARE = 0.4;
 /** State of charge at which the pack's limit on what is put back is read: the middle of a drive. */
 const REGEN_STATE = 0.5;
-
-/** What the cabin takes at an outside temperature, W: nothing without a heater, else what holds it warm or what the heater has. */
-function heatW(
-  { use, electric, vehicle }: Pick<Slots, 'use' | 'electric' | 'vehicle'>,
-  temperatureC: number,
-  volts: number,
-): number {
-  const most = electric.heater ? heaterPower(electric.heater.sheet, volts) : use.heaterW;
-  const held = holdingPower(CABIN[vehicle.variant.shape.style], temperatureC);
-  return Math.max(use.heaterW, Math.min(most, held));
-}
 
 /** What the pack takes back while slowing, W: every box by the rates of its own modules at this temperature. */
 function regenIn(id: string, weather: Weather): Entry<number> {
@@ -52,10 +39,10 @@ function lineIn(id: string, weather: Weather): Entry<DriveLine> {
       chain: weather === 'frost' ? chainPeakFrost : chainPeak,
       pull: weather === 'frost' ? pullFrost : pull,
       takesBack: weather === 'frost' ? packTakesBackFrost : packTakesBack,
+      auxiliaryW: weather === 'frost' ? auxiliaryFrost : auxiliary,
     },
-    reads: ['drive', 'use', 'electric', 'vehicle'],
-    compute: ({ gearing: g, motorNow: motor, chain, pull: p, takesBack }, slots) => {
-      const { drive, use } = slots;
+    reads: ['drive'],
+    compute: ({ gearing: g, motorNow: motor, chain, pull: p, takesBack, auxiliaryW }, { drive }) => {
       if (!drive.unit) return missing('noDrive');
       const value: DriveLine = {
         gearEfficiency: g.efficiency,
@@ -72,8 +59,7 @@ function lineIn(id: string, weather: Weather): Entry<DriveLine> {
           takesBack,
         ),
         regenShare: drive.regenShare,
-        auxiliaryW:
-          use.auxiliaryW + heatW(slots, temperatureIn(weather, use.ambientC), chain.ask.openV) + (use.seatsW ?? 0),
+        auxiliaryW,
       };
       return interimAnswer(value, 'every link from cell to road; regeneration as chosen, held to what the pack takes');
     },
