@@ -1,13 +1,16 @@
 import Joi from 'joi';
 import { SOURCES, type Sourced } from '../core/quantity/sourced.ts';
-import type {
-  Bay,
-  DrivelinePart,
-  DriveMode,
-  Gearbox,
-  MountingPoint,
-  PassThrough,
-  RemovedItem,
+import {
+  type Bay,
+  type DrivelinePart,
+  type DriveMode,
+  type Gearbox,
+  INSTRUMENT_DRIVES,
+  type Instrument,
+  type MountingPoint,
+  type Opening,
+  type PassThrough,
+  type RemovedItem,
 } from '../core/vehicle/variant.ts';
 import { type VariantBody, type VariantProblem, variantProblems } from '../core/vehicle/variantProblems.ts';
 import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
@@ -80,6 +83,17 @@ const pass = Joi.object<PassThrough, true>({
   to: text('To', 60).allow('').required(),
   usedFor: text('Used for', 80).allow('').required(),
 });
+const opening = Joi.object<Opening, true>({
+  name: text('Name of the opening', 60).required(),
+  ...position,
+  diameterMm: quantity('Diameter', 'length', 1, 500).required(),
+  usedFor: text('Used for', 80).allow('').required(),
+});
+const instrument = Joi.object<Instrument, true>({
+  name: text('Name of the instrument', 60).required(),
+  drivenBy: choice('Driven by', ...INSTRUMENT_DRIVES),
+  from: text('From', 60).allow('').required(),
+});
 const removed = Joi.object<RemovedItem, true>({
   name: text('What comes out', 60).required(),
   massKg: quantity('Mass', 'mass', 0.1, 5000).required(),
@@ -144,6 +158,8 @@ const own = {
     massKg: quantity('May tow', 'mass', 0, 20_000).required(),
     ballKg: quantity('On the ball', 'mass', 0, 2000).required(),
   }),
+  steeringSide: Joi.string().valid('left', 'right').label('Driven from'),
+  frontBrakeShare: quantity('Front share of the brakes', 'share', 0.05, 0.95),
   shape: Joi.object({
     style: choice('Body', 'van', 'bus', 'lorry', 'fourByFour', 'tug', 'open'),
     frontOverhangMm: size('Front overhang'),
@@ -160,6 +176,8 @@ const own = {
   mountingPoints: Joi.array().items(mountingPoint).max(80).label('Points').required(),
   bays: Joi.array().items(bay).max(20).label('Bays').required(),
   passThroughs: Joi.array().items(pass).max(40).label('Passes').required(),
+  openings: Joi.array().items(opening).max(20).label('Openings'),
+  instruments: Joi.array().items(instrument).max(30).label('Instruments'),
 };
 
 /** Joi tells one fault of a custom rule; the others follow once it is mended. */
@@ -171,6 +189,7 @@ const holds = (body: VariantBody, helpers: Joi.CustomHelpers) => {
 function fieldName(body: VariantBody, path: string): string {
   const [list, index] = path.split('.');
   if (list === 'bays') return `The bay “${body.bays[Number(index)]?.name}”`;
+  if (list === 'openings') return `The opening “${body.openings?.[Number(index)]?.name}”`;
   if (list === 'mountingPoints') return `The point “${body.mountingPoints[Number(index)]?.name}”`;
   if (path === 'yearTo') return 'Last year';
   if (path === 'tyre') return 'This tyre size';

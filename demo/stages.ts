@@ -59,7 +59,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       after: ['receive'],
       hours: h(8),
       needs: 'lift',
-      traits: ['onLift'],
+      traits: ['onLift', 'takesOut'],
       note: 'what is kept, sold, returned: bagged and labelled. The vehicle tips when a heavy part leaves one end',
       steps: [
         see('Fuel drained by a licensed person, tank vented'),
@@ -93,7 +93,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       hours: h(3),
       people: 2,
       needs: 'lift',
-      traits: ['onLift'],
+      traits: rearBox ? ['onLift', 'frontBoxesIn'] : ['onLift', 'frontBoxesIn', 'rearBoxesIn', 'driveIn'],
       note: 'before the rear: the vehicle tips backwards on the lift',
       steps: [see('Grease on threads'), measure('Torque, front box', 'torque', boxNm[0], boxNm[1], 'crosswise, twice')],
     }),
@@ -106,7 +106,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
             hours: h(6),
             people: 2,
             needs: 'lift',
-            traits: ['onLift', 'boxesIn'],
+            traits: ['onLift', 'boxesIn', 'rearBoxesIn', 'driveIn'],
             note: 'raise to within 5 mm before starting a bolt; grease; then torque',
             steps: [
               measure('Cradle gap before any bolt is started', 'length', null, 5),
@@ -165,6 +165,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       name: 'Charger, DC-DC, 12 V',
       after: ['connectors'],
       hours: 3,
+      traits: ['restIn'],
       steps: [measure('12 V battery before connecting', 'voltage', 12, 28), see('Charger breathing space free')],
     }),
     stage({

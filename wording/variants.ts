@@ -1,4 +1,4 @@
-import type { BodyShape, DrivelinePart, Variant } from '../core/vehicle/variant.ts';
+import type { BodyShape, DrivelinePart, Instrument, Variant } from '../core/vehicle/variant.ts';
 
 export const BODY_NAME: Readonly<Record<BodyShape['style'], string>> = {
   van: 'Van',
@@ -27,6 +27,18 @@ export const SERVO_NAME: Readonly<Record<Variant['brakeServo'], string>> = {
 export const STEERING_NAME: Readonly<Record<Variant['steering'], string>> = {
   manual: 'By hand',
   enginePump: 'Pump on the engine',
+};
+export const SIDE_NAME: Readonly<Record<NonNullable<Variant['steeringSide']>, string>> = {
+  left: 'Left seat',
+  right: 'Right seat',
+};
+export const INSTRUMENT_DRIVE_NAME: Readonly<Record<Instrument['drivenBy'], string>> = {
+  cable: 'a cable',
+  pulse: 'pulses',
+  resistance: 'a resistance sender',
+  voltage: 'a voltage',
+  pressure: 'a pressure line',
+  none: 'nothing outside it',
 };
 export const AFTER_NAME: Readonly<Record<DrivelinePart['after'], string>> = {
   motor: 'at the motor',

@@ -5,6 +5,8 @@
 export interface MassItem {
   /** A battery box, which moving modules changes. @default false */
   readonly box?: true;
+  /** The drive unit. @default false */
+  readonly drive?: true;
   readonly name: string;
   readonly massKg: number;
   readonly xMm: number;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { idealFrontShare, rearLiftsAtG, regenShareOfStop, stopEnergyWh } from './brakes.ts';
+import { idealFrontShare, rearLiftsAtG, rearLocksFromG, regenShareOfStop, stopEnergyWh } from './brakes.ts';
 
 const VAN = { frontKg: 600, rearKg: 600, wheelbaseMm: 2400, massCentreHeightMm: 600 };
 
@@ -14,6 +14,13 @@ describe('brakes', () => {
   test('the rear wheels lift where all the load has gone forward', () => {
     expect(rearLiftsAtG(VAN)).toBeCloseTo(2, 12);
     expect(idealFrontShare(VAN, rearLiftsAtG(VAN))).toBeCloseTo(1, 12);
+  });
+  // (0.65 − 0.5) · L/h = 0.15 · 4: at 0.6 g the ideal share is the installed one.
+  test('brakes built for 65 % in front: the rear locks first from 0.6 g; a heavier rear stands more', () => {
+    expect(rearLocksFromG(VAN, 0.65)).toBeCloseTo(0.6, 12);
+    expect(idealFrontShare(VAN, rearLocksFromG(VAN, 0.65))).toBeCloseTo(0.65, 12);
+    expect(rearLocksFromG({ ...VAN, rearKg: 700 }, 0.65)).toBeGreaterThan(0.6);
+    expect(rearLocksFromG({ ...VAN, frontKg: 900 }, 0.55)).toBeLessThan(0);
   });
   // ½ · 1200 · 1.05 · 25² = 393.75 kJ = 109.4 Wh; mean power at 0.3 g: 1260 · 0.3 · 9.80665 · 12.5 = 46.3 kW.
   test('one stop from 90 km/h, and what 20 kW of regeneration take of it', () => {

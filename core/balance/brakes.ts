@@ -21,6 +21,19 @@ export function idealFrontShare({ frontKg, rearKg, wheelbaseMm, massCentreHeight
   return Math.min(1, Math.max(0, (frontKg + (mass * z * massCentreHeightMm) / wheelbaseMm) / mass));
 }
 
+/**
+ * Deceleration up to which the front axle, with this installed share of the braking, comes to its grip first, in g: where
+ * the ideal share is the installed one, (share·m − m_front)·L = m·z·h. Harder, the rear wheels lock first and the vehicle
+ * turns round. Zero or less: the rear always locks first.
+ */
+export const rearLocksFromG = (
+  { frontKg, rearKg, wheelbaseMm, massCentreHeightMm }: BrakeStance,
+  installedFrontShare: number,
+): number => {
+  const mass = frontKg + rearKg;
+  return ((installedFrontShare * mass - frontKg) * wheelbaseMm) / (mass * massCentreHeightMm);
+};
+
 /** Deceleration at which the rear wheels would lift, in g: m_rear·L = m·z·h. */
 export const rearLiftsAtG = ({ frontKg, rearKg, wheelbaseMm, massCentreHeightMm }: BrakeStance): number =>
   (rearKg * wheelbaseMm) / ((frontKg + rearKg) * massCentreHeightMm);

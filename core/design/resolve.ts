@@ -155,6 +155,7 @@ function addedItems(design: DesignInputs, library: Library, vehicle: VehicleStat
   const unit = componentAs(library.get(design.driveId ?? ''), 'drive');
   if (unit) {
     items.push({
+      drive: true,
       name: motors > 1 ? `${motors} × ${unit.name}` : unit.name,
       massKg: unit.massKg * motors,
       xMm: driveX(vehicle.variant, unit.sheet.output, vehicle.figures.wheelbase.value),

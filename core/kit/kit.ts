@@ -1,3 +1,4 @@
+import { MASS_MOVES } from '../balance/liftStages.ts';
 import type { Component } from '../component/sheets.ts';
 import type { DesignInputs } from '../design/inputs.ts';
 import { EMPTY_DESIGN } from '../design/inputs.ts';
@@ -37,10 +38,10 @@ export interface StepTemplate {
 }
 
 /**
- * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, and the vehicle is
- * drawn with its boxes once the stage that brings them in is done.
+ * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, the vehicle is
+ * drawn with its boxes once the stage that brings them in is done, and its mass centre moves with what a stage moves.
  */
-const STAGE_TRAITS = ['onLift', 'boxesIn'] as const;
+const STAGE_TRAITS = ['onLift', 'boxesIn', ...MASS_MOVES] as const;
 export type StageTrait = (typeof STAGE_TRAITS)[number];
 
 export interface StageTemplate {

@@ -41,6 +41,22 @@ export interface PassThrough {
   readonly usedFor: string;
 }
 
+/** A hole the body has, where an inlet or a lead may go. */
+export interface Opening extends Position {
+  readonly name: string;
+  readonly diameterMm: number;
+  readonly usedFor: string;
+}
+
+/** What makes an instrument move: without its source of motion it shows nothing once the engine is gone. */
+export const INSTRUMENT_DRIVES = ['cable', 'pulse', 'resistance', 'voltage', 'pressure', 'none'] as const;
+export interface Instrument {
+  readonly name: string;
+  readonly drivenBy: (typeof INSTRUMENT_DRIVES)[number];
+  /** Where it takes that from: "gearbox output", "alternator". */
+  readonly from: string;
+}
+
 export interface RemovedItem {
   readonly name: string;
   readonly massKg: number;
@@ -124,6 +140,10 @@ export interface Variant {
   readonly liftPads?: { readonly frontMm: number; readonly rearMm: number };
   /** What it may tow and bear on the ball, kg, by its plate or papers; absent: not known. */
   readonly towing?: { readonly massKg: number; readonly ballKg: number };
+  /** Which side is driven from; what sits beside the steering column changes with it. Absent: not known. */
+  readonly steeringSide?: 'left' | 'right';
+  /** Front share of the braking as built, 0..1, below what any valve changes; absent: not known. */
+  readonly frontBrakeShare?: number;
   readonly shape: BodyShape;
   readonly figures: Readonly<Record<VehicleFigureId, Sourced>>;
   readonly gearbox: Gearbox;
@@ -134,4 +154,8 @@ export interface Variant {
   readonly mountingPoints: readonly MountingPoint[];
   readonly bays: readonly Bay[];
   readonly passThroughs: readonly PassThrough[];
+  /** @default [] */
+  readonly openings?: readonly Opening[];
+  /** @default [] */
+  readonly instruments?: readonly Instrument[];
 }

@@ -51,6 +51,9 @@ export function variantProblems(variant: VariantBody): VariantProblem[] {
     if (!fits(point.xMm, point.yMm, point.zMm, { l: 0, w: 0, h: 0 })) say(`mountingPoints.${i}.name`, 'outOfBody');
     if (mountingPoints.findIndex(({ key }) => key === point.key) < i) say(`mountingPoints.${i}.name`, 'sameKey');
   });
+  variant.openings?.forEach((opening, i) => {
+    if (!fits(opening.xMm, opening.yMm, opening.zMm, { l: 0, w: 0, h: 0 })) say(`openings.${i}.name`, 'outOfBody');
+  });
   gearbox.ratios.forEach((ratio, i) => {
     if (i > 0 && ratio >= gearbox.ratios[i - 1]!) say(`gearbox.ratios.${i}`, 'ratiosNotFalling');
   });

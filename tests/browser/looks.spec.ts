@@ -170,6 +170,7 @@ test('what holds a box is stated, lets go, and is made stronger', async ({ page,
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Ice-cream van', 'size?look=balance');
   await expect(page.getByRole('table', { name: 'Ideal front share of the brakes' })).toContainText('0.8 g');
+  await page.getByText('Part by part').click();
   await page.getByText(/^\d+ steps$/).click();
   await expect(page.getByRole('table', { name: 'Mass centre on the lift after each step' })).toContainText(
     'engine out',
@@ -224,6 +225,7 @@ test('a dynamometer’s sheet becomes the torque curve, compared with what was c
   await expect(
     page.getByText(/\d+ points of bench\.csv, on the mean \d+\.\d\s% under what was computed/),
   ).toBeVisible();
+  await expect(page.locator('[data-chart="dynamometer"]')).toBeVisible();
   await expect(page.locator('.tally')).toContainText('Not saved');
   await expect(page.getByText('Torque curve as typed here')).toBeVisible();
 });

@@ -3,6 +3,7 @@ import {
   idealFrontShare,
   REVIEW_G,
   rearLiftsAtG,
+  rearLocksFromG,
   regenShareOfStop,
   stopEnergyWh,
 } from '../../balance/brakes.ts';
@@ -26,13 +27,21 @@ export interface BrakesReview {
   /** Decelerations at which the rear wheels lift, in g. */
   readonly liftsBefore: number;
   readonly liftsLaden: number;
+  /** The share the brakes are built for, and from where on the rear wheels lock first with it, in g; null: not known. */
+  readonly installed: {
+    readonly frontShare: number;
+    readonly locksBefore: number;
+    readonly locksNow: number;
+    readonly locksLaden: number;
+  } | null;
 }
 
 /** Ideal front shares at several decelerations, before the conversion and after it. */
 export const brakesReview = interim({
   id: 'brakesReview',
   needs: { unladenLoads, ladenLoads },
-  compute: ({ unladenLoads: now, ladenLoads: laden }, _slots, read) => {
+  reads: ['vehicle'],
+  compute: ({ unladenLoads: now, ladenLoads: laden }, { vehicle }, read) => {
     const stance = (frontKg: number, rearKg: number): BrakeStance => ({
       frontKg,
       rearKg,
@@ -42,6 +51,7 @@ export const brakesReview = interim({
     const was = stance(read('frontAxleMass'), read('rearAxleMass'));
     const is = stance(now.frontKg, now.rearKg);
     const full = stance(laden.frontKg, laden.rearKg);
+    const frontShare = vehicle.variant.frontBrakeShare;
     const review: BrakesReview = {
       rows: REVIEW_G.map((g) => ({
         g,
@@ -51,6 +61,15 @@ export const brakesReview = interim({
       })),
       liftsBefore: rearLiftsAtG(was),
       liftsLaden: rearLiftsAtG(full),
+      installed:
+        frontShare === undefined
+          ? null
+          : {
+              frontShare,
+              locksBefore: rearLocksFromG(was, frontShare),
+              locksNow: rearLocksFromG(is, frontShare),
+              locksLaden: rearLocksFromG(full, frontShare),
+            },
     };
     return interimAnswer(review, 'moments with the transfer of load');
   },

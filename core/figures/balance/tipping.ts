@@ -1,8 +1,15 @@
-import { onTheLift, safestOrder, type TipState, usualPads } from '../../balance/tipping.ts';
+import type { MassItem } from '../../balance/axleLoads.ts';
+import { type LiftStage, stageSteps } from '../../balance/liftStages.ts';
+import { type LiftPads, onTheLift, safestOrder, type TipState, usualPads } from '../../balance/tipping.ts';
 import { interim, interimAnswer, missing } from '../figure.ts';
 import { massItems } from './massItems.ts';
 
 export interface Tipping {
+  /** The vehicle as it comes, what the work moves, and where it stands: for whoever knows the order of the stages. */
+  readonly before: { readonly massKg: number; readonly centreXMm: number };
+  readonly changes: readonly MassItem[];
+  readonly wheelbaseMm: number;
+  readonly pads: LiftPads;
   readonly steps: readonly TipState[];
   /** The same steps in an order that keeps more room; null where the first is as good. */
   readonly safer: readonly TipState[] | null;
@@ -24,6 +31,15 @@ export const tipping = interim({
     const steps = onTheLift(before, order, pads);
     const least = (states: readonly TipState[]) => Math.min(...states.map((one) => one.insideMm));
     const safer = onTheLift(before, safestOrder(before, order, pads), pads);
-    return interimAnswer<Tipping>({ steps, safer: least(safer) > least(steps) + 1 ? safer : null }, 'moments');
+    return interimAnswer<Tipping>(
+      { before, changes, wheelbaseMm: wheelbase, pads, steps, safer: least(safer) > least(steps) + 1 ? safer : null },
+      'moments',
+    );
   },
 });
+
+/** The mass centre after every stage, in the order the job has them; the trade's usual order without stages. */
+export const tippingByStage = (
+  { before, changes, wheelbaseMm, pads }: Tipping,
+  stages?: readonly LiftStage[],
+): TipState[] => onTheLift(before, stageSteps(changes, wheelbaseMm, stages), pads);

@@ -1,5 +1,5 @@
-import type { DrivelinePart, PassThrough, RemovedItem } from '../../../core/vehicle/variant.ts';
-import { AFTER_NAME } from '../../../wording/variants.ts';
+import type { DrivelinePart, Instrument, Opening, PassThrough, RemovedItem } from '../../../core/vehicle/variant.ts';
+import { AFTER_NAME, INSTRUMENT_DRIVE_NAME } from '../../../wording/variants.ts';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { type RowField, RowsEditor } from '../../widgets/RowsEditor.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
@@ -27,6 +27,19 @@ const PASS: readonly RowField<PassThrough>[] = [
   { key: 'from', label: 'From', type: 'text' },
   { key: 'to', label: 'To', type: 'text' },
   { key: 'usedFor', label: 'What went through', type: 'text' },
+];
+const OPENING: readonly RowField<Opening>[] = [
+  { key: 'name', label: 'Name of the opening', type: 'text' },
+  { key: 'diameterMm', label: 'Diameter', type: 'length' },
+  { key: 'xMm', label: 'Behind the front axle', type: 'length' },
+  { key: 'yMm', label: 'Right of the middle', type: 'length' },
+  { key: 'zMm', label: 'Above the ground', type: 'length' },
+  { key: 'usedFor', label: 'What it was for', type: 'text' },
+];
+const INSTRUMENT: readonly RowField<Instrument>[] = [
+  { key: 'name', label: 'Name of the instrument', type: 'text' },
+  { key: 'drivenBy', label: 'Driven by', type: INSTRUMENT_DRIVE_NAME },
+  { key: 'from', label: 'From', type: 'text' },
 ];
 const RATIO = [
   ['finalDrive', 'Final drive'],
@@ -62,6 +75,31 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
           start={() => ({ name: '', diameterMm: 40, from: '', to: '', usedFor: '' })}
           onChange={(passThroughs) => set({ passThroughs })}
           faults={faultsBelow(faults, 'passThroughs')}
+        />
+        <h3>Openings for an inlet or a lead</h3>
+        <RowsEditor
+          what="opening"
+          rows={variant.openings ?? []}
+          fields={OPENING}
+          start={() => ({
+            name: '',
+            diameterMm: 60,
+            xMm: variant.figures.wheelbase.value,
+            yMm: 0,
+            zMm: 700,
+            usedFor: '',
+          })}
+          onChange={(openings) => set({ openings })}
+          faults={faultsBelow(faults, 'openings')}
+        />
+        <h3>Instruments, and what moves them</h3>
+        <RowsEditor
+          what="instrument"
+          rows={variant.instruments ?? []}
+          fields={INSTRUMENT}
+          start={() => ({ name: '', drivenBy: 'cable' as const, from: 'gearbox' })}
+          onChange={(instruments) => set({ instruments })}
+          faults={faultsBelow(faults, 'instruments')}
         />
       </div>
     );

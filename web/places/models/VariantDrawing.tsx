@@ -114,6 +114,20 @@ export function VariantDrawing({ variant, view, chosen, underlay, onChoose, onMo
           </g>
         );
       })}
+      {variant.openings?.map((opening) => (
+        <circle
+          key={`${opening.name} ${opening.xMm} ${opening.zMm}`}
+          cx={opening.xMm}
+          cy={downOf(opening)}
+          r={opening.diameterMm / 2}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth={stroke}
+          strokeDasharray={`${stroke * 3} ${stroke * 2}`}
+        >
+          <title>{opening.name}</title>
+        </circle>
+      ))}
       {variant.mountingPoints.map((point: MountingPoint, at) => (
         <g
           key={point.key}

@@ -164,7 +164,11 @@ export function VariantEditor({ start, stored, newer }: Props) {
                   label: 'Gears and driveline',
                   children: <DrivelineFields {...part} part="driveline" />,
                 },
-                { key: 'out', label: 'What comes out, passes', children: <DrivelineFields {...part} part="out" /> },
+                {
+                  key: 'out',
+                  label: 'What comes out, passes, dials',
+                  children: <DrivelineFields {...part} part="out" />,
+                },
               ]}
             />
           </div>

@@ -5,6 +5,7 @@ import {
   DRIVEN_NAME,
   LAYOUT_NAME,
   SERVO_NAME,
+  SIDE_NAME,
   STEERING_NAME,
 } from '../../../wording/variants.ts';
 import { Choice } from '../../widgets/Choice.tsx';
@@ -70,6 +71,22 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
         {pick('Cooled by', 'cooling', COOLING_NAME)}
         {pick('Brake servo', 'brakeServo', SERVO_NAME)}
         {pick('Steering', 'steering', STEERING_NAME)}
+        <Choice
+          label="Driven from"
+          mayBeEmpty
+          value={variant.steeringSide ?? null}
+          options={options(SIDE_NAME)}
+          onChange={(steeringSide) => set({ steeringSide: steeringSide ?? undefined } as Partial<typeof variant>)}
+          fault={faults.steeringSide}
+        />
+        <QuantityInput
+          label="Front share of the brakes"
+          kind="share"
+          mayBeEmpty
+          value={variant.frontBrakeShare ?? null}
+          onChange={(share) => set({ frontBrakeShare: share ?? undefined } as Partial<typeof variant>)}
+          fault={faults.frontBrakeShare}
+        />
         <Choice
           label="Low voltage"
           value={String(variant.systemVoltage)}

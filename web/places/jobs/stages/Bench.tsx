@@ -2,6 +2,7 @@ import { Link, useParams } from 'react-router';
 import { currentStage } from '../../../../core/stage/stageRules.ts';
 import { useJob } from '../../../data/resources.ts';
 import { JobNote } from '../JobNote.tsx';
+import { LiftNoteAlone } from './LiftNote.tsx';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
@@ -27,7 +28,7 @@ export default function Bench() {
       </div>
       <JobNote job={job} step="build" />
       {stage ? (
-        <StageSheet stage={stage} job={job} />
+        <StageSheet stage={stage} job={job} lift={<LiftNoteAlone job={job} name={stage.name} />} />
       ) : (
         <p className="note">{job.stages.length === 0 ? 'No stages yet.' : 'Every stage is finished.'}</p>
       )}

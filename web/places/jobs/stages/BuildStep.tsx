@@ -9,6 +9,7 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
+import { LiftNote } from './LiftNote.tsx';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
@@ -16,7 +17,7 @@ const MARK: Record<StageRow['state'], Mark> = { waiting: 'open', inHand: 'half',
 
 /** Stages from the kit's template: which is in hand, what holds up the rest, and the sheet of the one picked. */
 export default function BuildStep() {
-  const { job, kit } = useOpenJob('job', 'kit');
+  const { job, kit, sheet } = useOpenJob('job', 'kit', 'sheet');
   const manager = useMay(job, 'stages');
   const sending = useSend(false, { typed: false });
   const [picked, setPicked] = useState<string | null>(null);
@@ -73,7 +74,12 @@ export default function BuildStep() {
         </div>
       </Panel>
       <div className="stack">
-        <StageSheet key={stage.id} stage={stage} job={job} />
+        <StageSheet
+          key={stage.id}
+          stage={stage}
+          job={job}
+          lift={<LiftNote sheet={sheet} job={job} name={stage.name} />}
+        />
         <div className="spread">
           <Link to={`/jobs/${job.number}/bench`}>Open on the bench</Link>
         </div>

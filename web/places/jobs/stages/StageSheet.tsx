@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import type { ReactNode } from 'react';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
@@ -12,8 +13,15 @@ import { useSend } from '../../../widgets/useSend.ts';
 import { ClockButtons } from './ClockButtons.tsx';
 import { StepLine } from './StepLine.tsx';
 
+interface Props {
+  readonly stage: StageRow;
+  readonly job: JobSheet;
+  /** Where this vehicle's mass centre will lie on the lift, for whoever has the design at hand. */
+  readonly lift?: ReactNode;
+}
+
 /** The sheet of one stage: clock, cautions, steps with their limits, finish. */
-export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
+export function StageSheet({ stage, job, lift }: Props) {
   const person = usePerson();
   const workshop = useWorkshop();
   const sending = useSend(false, { typed: false });
@@ -45,7 +53,12 @@ export function StageSheet({ stage, job }: { stage: StageRow; job: JobSheet }) {
         <div className="in stack">
           {stage.note && <p className="soft">{stage.note}</p>}
           {stage.liveHv && (stage.state !== 'done' || stage.onIt.length > 0) && <SafetyNote about="live" />}
-          {stage.traits.includes('onLift') && stage.state !== 'done' && <SafetyNote about="lift" />}
+          {stage.traits.includes('onLift') && stage.state !== 'done' && (
+            <>
+              <SafetyNote about="lift" />
+              {lift}
+            </>
+          )}
           {before.length > 0 && stage.state === 'waiting' && (
             <p className="note wait">First finish {before.map((s) => s.name).join(' and ')}.</p>
           )}

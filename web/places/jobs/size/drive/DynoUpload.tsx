@@ -10,6 +10,7 @@ import { LOG_PROBLEM } from '../../../../../wording/logs.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { useOpenJob } from '../../openJob.ts';
 import { useDesign } from '../design/useDesign.ts';
+import { DynoChart, type Laid } from './DynoChart.tsx';
 
 /** A dynamometer's sheet as the torque curve of this design, with how it compares with what was computed. */
 export function DynoUpload({ done }: { done: () => void }) {
@@ -17,6 +18,7 @@ export function DynoUpload({ done }: { done: () => void }) {
   const { setDrive } = useDesign();
   const set = useUnitSet();
   const [atWheels, setAtWheels] = useState(true);
+  const [laid, setLaid] = useState<Laid | null>(null);
   const [said, setSaid] = useState<{ text: string; fault: boolean } | null>(null);
   const take = async (file: File) => {
     const log = readLog(await file.text());
@@ -30,6 +32,7 @@ export function DynoUpload({ done }: { done: () => void }) {
       setSaid({ text: LOG_PROBLEM[curve], fault: true });
       return;
     }
+    setLaid({ measured: curve.points, computed: sheet.get(motorNow).value?.peak ?? null });
     setDrive({ curve: curve.points });
     done();
     const { against } = curve;
@@ -58,6 +61,11 @@ export function DynoUpload({ done }: { done: () => void }) {
         measured at the wheels, by motor revolutions
       </span>
       {said && <p className={said.fault ? 'stop small' : 'soft small'}>{said.text}</p>}
+      {laid && (
+        <div style={{ flexBasis: '100%' }}>
+          <DynoChart {...laid} />
+        </div>
+      )}
     </div>
   );
 }
