@@ -38,6 +38,8 @@ export interface Address<P extends string = string, B = unknown, A = unknown> {
   readonly act?: JobAction;
   readonly body?: Joi.Schema<B>;
   readonly size: BodySize;
+  /** The body is a file, as it is: at most so many bytes. */
+  readonly upload?: number;
   /** What is sent is a secret: the request is not remembered by its key, for the key keeps a hash of the body. */
   readonly secret?: true;
   readonly answer: Answers<A>;
@@ -50,6 +52,7 @@ type Definition<P extends string, B, A> = Rights & {
   readonly body?: Joi.Schema<B>;
   /** How large a body may be. @default USUAL_SIZE */
   readonly size?: BodySize;
+  readonly upload?: number;
   readonly secret?: true;
   readonly answer: Answers<A>;
 };

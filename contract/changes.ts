@@ -17,7 +17,9 @@ export type EventResource =
   | 'variant'
   | 'workshop'
   | 'person'
-  | 'plan';
+  | 'plan'
+  | 'file'
+  | 'client';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -40,6 +42,8 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   workshop: [],
   person: [],
   plan: [],
+  file: [],
+  client: ['head'],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

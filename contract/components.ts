@@ -4,7 +4,18 @@ import type { ComponentBase, ComponentKind } from '../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { A_FILE, address, answers } from './address.ts';
 import { SHEET_SCHEMAS } from './component.ts';
-import { type Made, type Mutable, quantity, text, type Versioned, version, whole } from './fields.ts';
+import {
+  componentId,
+  faultAt,
+  isoDate,
+  type Made,
+  type Mutable,
+  quantity,
+  text,
+  type Versioned,
+  version,
+  whole,
+} from './fields.ts';
 
 export const COMPONENT_KINDS = Object.keys(KINDS) as ComponentKind[];
 
@@ -26,6 +37,9 @@ const COMMON_FIELDS = {
   heightMm: quantity('Height', 'length', 0, 5000).required(),
   priceCents: whole('Price', 0, 100_000_000).meta({ quantity: 'money' }).required(),
   leadDays: whole('Days to get', 0, 1000).required(),
+  partNumber: text('Part number', 60).allow('').default(''),
+  pricedOn: isoDate('Price of').allow(null).default(null),
+  alternatives: Joi.array().items(componentId('Alternative')).max(20).unique().label('Alternatives').default([]),
   covers: Joi.array()
     .items(Joi.string().valid(...VEHICLE_FUNCTIONS))
     .max(40)
@@ -35,18 +49,37 @@ const COMMON_FIELDS = {
   highVoltage: Joi.boolean().strict().label('Live parts inside').required(),
 };
 
+const kindSchema = Joi.string()
+  .valid(...COMPONENT_KINDS)
+  .label('Kind')
+  .required();
+
+/** The form of a component of one kind: what stands on each, then its sheet. */
+export const componentSchemaOf = (kind: ComponentKind): Joi.ObjectSchema<NewComponent> =>
+  (SCHEMA_OF[kind] ??= Joi.object({ kind: kindSchema, ...COMMON_FIELDS, sheet: SHEET_SCHEMAS[kind].required() }).custom(
+    holds,
+  ) as Joi.ObjectSchema<NewComponent>);
+const SCHEMA_OF: Partial<Record<ComponentKind, Joi.ObjectSchema<NewComponent>>> = {};
+
+/** An efficiency map has a value for every torque at every speed: where one is missing, nothing can be read between. */
+function holds(body: NewComponent, helpers: Joi.CustomHelpers) {
+  const map = body.sheet.efficiencyMap as { rpm?: unknown[]; torqueNm?: unknown[]; eta?: unknown[][] } | undefined;
+  if (body.kind !== 'drive' || !map) return body;
+  const { rpm = [], torqueNm = [], eta = [] } = map;
+  if (eta.length === rpm.length && eta.every((line) => line.length === torqueNm.length)) return body;
+  const sentence = `has a hole: it needs ${rpm.length} lines, one a speed, of ${torqueNm.length} values, one a torque`;
+  return faultAt(helpers, 'sheet.efficiencyMap.eta', 'The map', sentence);
+}
+
 const newComponentSchema = Joi.object<NewComponent, true>({
-  kind: Joi.string()
-    .valid(...COMPONENT_KINDS)
-    .label('Kind')
-    .required(),
+  kind: kindSchema,
   ...COMMON_FIELDS,
   sheet: Joi.when('kind', {
     // biome-ignore lint/suspicious/noThenProperty: the word of the schema library, in an object nobody awaits
     switch: COMPONENT_KINDS.map((kind) => ({ is: kind, then: SHEET_SCHEMAS[kind].required() })),
     otherwise: Joi.object().required(),
   }) as unknown as Joi.ObjectSchema<Record<string, unknown>>,
-});
+} as never).custom(holds) as Joi.ObjectSchema<NewComponent>;
 
 /** A component as it should be, from the version it was looked at in. */
 export interface ComponentChange {
@@ -58,7 +91,42 @@ const componentChangeSchema = Joi.object<ComponentChange, true>({
   version,
 });
 
+/** A table or list of components of one kind, as text. */
+export interface TableIn {
+  readonly text: string;
+  /** What it was called, for the history. */
+  readonly name: string;
+}
+/** What became of a table: how many were new, changed, alike, and left out because of faults. */
+export interface TakenIn {
+  /** By which it is undone. */
+  readonly id: string;
+  readonly added: number;
+  readonly changed: number;
+  readonly alike: number;
+  readonly left: number;
+}
+const LARGEST_TABLE = 4_000_000;
+
 export const componentAddress = {
+  takeIn: address({
+    method: 'post',
+    path: '/components/:kind/table',
+    may: 'manager',
+    body: Joi.object<TableIn, true>({
+      text: Joi.string().max(LARGEST_TABLE).label('Table').required(),
+      name: text('Name of the file', 200).required(),
+    }),
+    size: { bytes: LARGEST_TABLE * 2, bounds: { values: 10, depth: 2, text: LARGEST_TABLE } },
+    answer: answers<TakenIn>(),
+  }),
+  undo: address({
+    method: 'post',
+    path: '/components/taken-in/:id/undo',
+    may: 'manager',
+    answer: answers<{ readonly undone: number }>(),
+  }),
+  list: address({ method: 'get', path: '/components/:kind/table.json', may: 'viewer', answer: A_FILE }),
   change: address({
     method: 'put',
     path: '/components/:component',

@@ -81,11 +81,14 @@ async function loadLibrary(tx: Tx): Promise<void> {
     }
   }
   await tx.insert(t.supplier).values(SUPPLIERS.map((name) => ({ id: slug(name), name })));
-  await tx
-    .insert(t.component)
-    .values(
-      COMPONENTS.map(({ supplier, covers, ...rest }) => ({ ...rest, covers: [...covers], supplierId: slug(supplier) })),
-    );
+  await tx.insert(t.component).values(
+    COMPONENTS.map(({ supplier, covers, alternatives = [], ...rest }) => ({
+      ...rest,
+      covers: [...covers],
+      alternatives: [...alternatives],
+      supplierId: slug(supplier),
+    })),
+  );
   for (const { id, name, modelId, revisions } of KITS) {
     await tx.insert(t.kit).values({ id, name, modelId });
     for (const { id: revisionId, revision, state, lines, ...body } of revisions) {

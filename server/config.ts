@@ -18,6 +18,8 @@ export interface Config {
   readonly beginWord: string | null;
   /** The other workshop of this installation; null where there is one. */
   readonly houses: HousesNow | null;
+  /** How much all photographs and papers together may take, bytes. */
+  readonly filesQuotaBytes: number;
   /** Proxies whose word about address and HTTPS is taken; an empty list trusts nobody. */
   readonly trustedProxies: readonly string[];
 }
@@ -56,6 +58,7 @@ export function configFrom(env: NodeJS.ProcessEnv, standing: Standing): Config {
     demo: sample,
     demoPassword: DEMO_PASSWORD,
     signInTries: wholeFrom(env, 'SIGN_IN_TRIES', 10, 1, 1000),
+    filesQuotaBytes: wholeFrom(env, 'FILES_QUOTA_MB', 10_240, 1, 10_000_000) * 1e6,
     trustedProxies: proxiesFrom(env.TRUSTED_PROXIES),
   };
 }

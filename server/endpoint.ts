@@ -5,6 +5,7 @@ import type { Address, Params } from '../contract/address.ts';
 import { BOUNDS_SENTENCE, type Bounds, boundsProblem } from '../contract/bounds.ts';
 import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
+import { FILE_ABOUT } from '../contract/files.ts';
 import { hasRole } from '../contract/rights.ts';
 import type { SignedIn } from '../contract/session.ts';
 import type { Workshop } from '../contract/workshop.ts';
@@ -31,6 +32,8 @@ export interface House {
 export interface Asked<P extends string, B> extends House {
   readonly params: Params<P>;
   readonly body: B;
+  /** The file that was sent, to an address that takes one. */
+  readonly uploaded: Buffer;
   readonly person: SignedIn;
   readonly workshop: Workshop;
   readonly today: string;
@@ -55,6 +58,9 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   component: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'component' },
   variant: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'vehicle model' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
+  about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
+  of: { form: /^[A-Za-z0-9][A-Za-z0-9.-]{0,80}$/, what: 'entry' },
+  name: { form: /^[^\p{Cc}]{1,200}$/u, what: 'name' },
   id: { form: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, what: 'entry' },
 };
 
@@ -67,7 +73,9 @@ export function mount(router: Router, house: House, endpoints: readonly Endpoint
       definition.path,
       admit(house, definition, people),
       // Read only once it is known who sends it and that they may.
-      express.json({ limit: bytes }),
+      definition.upload === undefined
+        ? express.json({ limit: bytes })
+        : express.raw({ limit: definition.upload, type: () => true, inflate: false }),
       handler(house, definition, people),
     );
   }
@@ -103,6 +111,7 @@ function handler(
       ...house,
       params: req.params as Record<string, string>,
       body: value,
+      uploaded: Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0),
       person,
       workshop,
       today: dayOf(now, workshop.timeZone),
@@ -133,6 +142,8 @@ function requestKey(req: Request, sent: unknown): RequestKey | null {
   if (key === undefined) return null;
   if (key === '' || key.length > KEY_LENGTH)
     throw new ProblemError('badInput', `An Idempotency-Key has 1 to ${KEY_LENGTH} characters.`);
-  const bodyHash = createHash('sha256').update(JSON.stringify(sent)).digest('hex');
+  const bodyHash = createHash('sha256')
+    .update(Buffer.isBuffer(sent) ? sent : JSON.stringify(sent))
+    .digest('hex');
   return { key, method: req.method, path: req.path, bodyHash };
 }

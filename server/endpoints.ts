@@ -1,7 +1,9 @@
 import { componentEndpoints } from './components/routes.ts';
+import { componentTableEndpoints } from './components/tableRoutes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
+import { fileEndpoints } from './files/routes.ts';
 import { planEndpoints } from './floor/planRoutes.ts';
 import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
@@ -27,6 +29,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...libraryEndpoints,
   ...variantEndpoints,
   ...componentEndpoints,
+  ...componentTableEndpoints,
   ...floorEndpoints,
   ...planEndpoints,
   ...jobEndpoints,
@@ -38,4 +41,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...partEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
+  ...fileEndpoints,
 ];

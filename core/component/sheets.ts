@@ -26,6 +26,12 @@ export interface ComponentBase {
   readonly heightMm: number;
   readonly priceCents: number;
   readonly leadDays: number;
+  /** The supplier's own number for it. @default '' */
+  readonly partNumber?: string;
+  /** ISO day its price was known on; null or absent: nobody has said. */
+  readonly pricedOn?: string | null;
+  /** Ids of components that do instead. @default [] */
+  readonly alternatives?: readonly string[];
   /** Vehicle functions (trade §6.2) that this component covers. */
   readonly covers: readonly string[];
   /** Live parts inside: drawn in the high-voltage colour. */

@@ -21,7 +21,10 @@ describe('every address holds its role, for each role', () => {
     for (const role of ROLES) {
       const allowed = ROLES.indexOf(role) >= ROLES.indexOf(may);
       test(`${method} ${path}: ${role} ${allowed ? 'may' : 'may not'}`, async () => {
-        const address = path.replace(':number', '99-999').replace(':id', NOWHERE);
+        const address = path
+          .replace(':number', '99-999')
+          .replace(/:id|:of/, NOWHERE)
+          .replace(':about', 'job');
         const who = visitors[role]!;
         const answer = method === 'get' ? await who.get(address) : await who.send(method, address, {});
         if (allowed) expect(answer.status).not.toBe(403);
@@ -59,8 +62,12 @@ test('what an address does to a job and who may do it are said once', () => {
     'put /variants/:variant',
     'post /components',
     'put /components/:component',
+    'post /components/:kind/table',
+    'post /components/taken-in/:id/undo',
     'put /floor/plan',
     'post /jobs',
+    'post /files/about/:about/:of/named/:name',
+    'put /files/:id',
   ]);
 });
 

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { JobSheet } from '../../contract/job.ts';
 import type { LibraryData } from '../../contract/library.ts';
@@ -61,6 +62,11 @@ async function openStage(live: boolean): Promise<StageRow> {
   await sql("update stage set after = '{}', state = 'waiting', hv_confirmed = false where id = $1", [stage.id]);
   await sql('delete from reading where step_id in (select id from step where stage_id = $1)', [stage.id]);
   return (await van()).stages.find((one) => one.id === stage.id)!;
+}
+/** A table of the first fuse under another name. */
+async function fuseTable(): Promise<(name: string) => string> {
+  const [head = [], first = []] = Papa.parse<string[]>((await ilse.get('/components/fuse/table.csv')).text.trim()).data;
+  return (name) => Papa.unparse([head, ['', name, ...first.slice(2)]]);
 }
 const work = { kind: 'work', cause: null };
 const personRow = async (name: string): Promise<PersonRow> =>
@@ -459,6 +465,44 @@ const CASES: Record<string, Case> = {
         path: `/components/${id}`,
         body: (i) => ({ component: { ...component, priceCents: 5000 + i }, version }),
       };
+    },
+  },
+  'post /files/about/:about/:of/named/:name': {
+    same: 'all',
+    different: 'all',
+    prepare: async () => ({
+      path: `/files/about/vehicle/${(await van()).vehicle.id}/named/note`,
+      body: (i) => Buffer.from(`note ${i}`),
+    }),
+  },
+  'put /files/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const of = (await van()).vehicle.id;
+      const { body } = await ilse.send('post', `/files/about/vehicle/${of}/named/note`, Buffer.from('a note'));
+      return {
+        path: `/files/${body.id}`,
+        body: (i) => ({ caption: `seen ${i}`, dropped: false, lay: null, version: 1 }),
+      };
+    },
+  },
+  'post /components/:kind/table': {
+    same: 'once',
+    different: 'all',
+    prepare: async () => {
+      const run = Math.random().toString(36).slice(2);
+      const table = await fuseTable();
+      return { path: '/components/fuse/table', body: (i) => ({ text: table(`Fuse ${run} ${i}`), name: 'list.csv' }) };
+    },
+  },
+  'post /components/taken-in/:id/undo': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const text = (await fuseTable())(`Fuse ${Math.random()}`);
+      const { body } = await ilse.send('post', '/components/fuse/table', { text, name: 'list.csv' });
+      return { path: `/components/taken-in/${body.id}/undo`, body: () => ({}) };
     },
   },
   'post /variants': {

@@ -37,11 +37,13 @@ async function readProblem(response: Response): Promise<Problem> {
 
 async function request(method: string, path: string, body?: unknown, key?: string): Promise<Response> {
   const headers: Record<string, string> = { Accept: 'application/json' };
-  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  const file = body instanceof Blob;
+  if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
   if (method !== 'GET') headers['X-CSRF-Token'] = csrfToken;
   if (key) headers['Idempotency-Key'] = key;
   try {
-    return await fetch(`/api${path}`, { method, headers, body: body === undefined ? undefined : JSON.stringify(body) });
+    const sent = body === undefined ? undefined : file ? body : JSON.stringify(body);
+    return await fetch(`/api${path}`, { method, headers, body: sent });
   } catch {
     throw new Refused({
       type: '/problems/offline',
@@ -88,6 +90,18 @@ const MOST_UNANSWERED = 50;
 
 /** Did the server take notice, so that the next press is a new request? A busy server stored nothing, or did and lost the answer. */
 const wasAnswered = (status: number) => status > 0 && status < 500;
+
+/** Sends a file as it is; with a key of its own, since nobody presses Save on it again. */
+export async function sendFile<P extends string, A>(
+  address: Address<P, undefined, A>,
+  params: Params<P>,
+  file: Blob,
+): Promise<A> {
+  const response = await call(address.method.toUpperCase(), pathOf(address, params), file, crypto.randomUUID());
+  const touched = response.headers.get(TOUCHED_HEADING);
+  await afterChange?.(touched === null ? null : readTouched(touched)).catch(() => {});
+  return (await response.json()) as A;
+}
 
 /** Sends a change with a key, so that a repeat after a lost answer does nothing twice. */
 export async function send<P extends string, B, A>(

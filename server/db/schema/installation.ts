@@ -1,6 +1,20 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, doublePrecision, integer, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  bigserial,
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
 import type { Region, SettingName } from '../../../contract/workshop.ts';
+import type { Practice } from '../../../core/practice/practice.ts';
 import type { Currency } from '../../../core/quantity/currency.ts';
 
 /** What this database is, in one row. */
@@ -32,6 +46,8 @@ export const workshop = pgTable(
     breakH: doublePrecision('break_h').notNull(),
     rateCents: integer('rate_cents').notNull(),
     hoursPerDay: doublePrecision('hours_per_day').notNull(),
+    /** What else the workshop reckons with; what is not in it is common practice. */
+    practice: jsonb('practice').$type<Partial<Practice>>().notNull().default({}),
     /** Settings somebody has set; the others are common practice. */
     own: text('own').array().$type<SettingName[]>().notNull().default([]),
     version: integer('version').notNull().default(1),
@@ -44,5 +60,32 @@ export const workshop = pgTable(
     check('workshop_one_row', sql`${t.id} = 1`),
     check('workshop_day', sql`${t.dayEndH} - ${t.dayStartH} - ${t.breakH} > 0`),
     check('workshop_building', sql`${t.buildingWidthM} > 0 and ${t.buildingLengthM} > 0`),
+  ],
+);
+
+/** Days on which the workshop is closed, beside its free days of the week. */
+export const closedDay = pgTable('closed_day', {
+  day: date('day').primaryKey(),
+  name: text('name').notNull(),
+});
+
+/** Every backup and every trial of one, with how it ended: what a manager looks at to sleep well. */
+export const backupRun = pgTable(
+  'backup_run',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    kind: text('kind', { enum: ['daily', 'asked', 'trial'] }).notNull(),
+    file: text('file').notNull(),
+    startedAt: timestamp('started_at', { withTimezone: true }).notNull().defaultNow(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+    bytes: bigint('bytes', { mode: 'number' }),
+    /** Why it failed; null where it did not, or has not ended. */
+    fault: text('fault'),
+    /** Thrown away since, by the rules of keeping. */
+    goneAt: timestamp('gone_at', { withTimezone: true }),
+  },
+  (t) => [
+    index('backup_run_started').on(t.startedAt),
+    check('backup_run_kind', sql`${t.kind} in ('daily', 'asked', 'trial')`),
   ],
 );

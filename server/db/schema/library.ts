@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   boolean,
   check,
+  date,
   doublePrecision,
   index,
   integer,
@@ -130,6 +131,12 @@ export const component = pgTable(
     highVoltage: boolean('high_voltage').notNull(),
     sheet: jsonb('sheet').notNull(),
     onHand: integer('on_hand').notNull().default(0),
+    /** The supplier's own number for it. */
+    partNumber: text('part_number').notNull().default(''),
+    /** The day the price was known; null where nobody has said. */
+    pricedOn: date('priced_on'),
+    /** Other components that do instead, by id. */
+    alternatives: text('alternatives').array().notNull().default([]),
     /** From the starter catalogues that ship with Dajo. */
     lent: boolean('lent').notNull().default(false),
     version: integer('version').notNull().default(1),

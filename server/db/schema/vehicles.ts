@@ -18,6 +18,9 @@ export const client = pgTable('client', {
   id: uuid('id').primaryKey().defaultRandom(),
   name: text('name').notNull(),
   contact: text('contact').notNull().default(''),
+  /** A person whose data was removed: their jobs stay, with nobody's name. */
+  removedAt: timestamp('removed_at', { withTimezone: true }),
+  version: integer('version').notNull().default(1),
 });
 
 export const vehicle = pgTable(
@@ -35,6 +38,7 @@ export const vehicle = pgTable(
     registration: text('registration').notNull().default(''),
     builtYear: integer('built_year').notNull(),
     colour: text('colour').notNull().default(''),
+    version: integer('version').notNull().default(1),
   },
   (t) => [index('vehicle_client').on(t.clientId), index('vehicle_variant').on(t.variantId)],
 );

@@ -9,12 +9,16 @@ import type { ComponentKind } from '../../../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../../../core/fit/functions.ts';
 import { FUNCTION_NAME } from '../../../wording/fit.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useLibrary } from '../../data/resources.ts';
+import { FilesOf } from '../../files/FilesOf.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
+import { DayInput } from '../../widgets/DayInput.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Labelled } from '../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { SheetCurves } from './SheetCurves.tsx';
 import { SheetField } from './SheetField.tsx';
 import { blankSheet, columnKey, draftOf, type SheetDraft, sheetOf } from './sheetDraft.ts';
 
@@ -28,6 +32,9 @@ const BLANK: Common = {
   heightMm: null,
   priceCents: null,
   leadDays: null,
+  partNumber: '',
+  pricedOn: null,
+  alternatives: [],
   covers: [],
   highVoltage: false,
 };
@@ -61,6 +68,8 @@ export function ComponentForm({ kind, stored, onClose }: Props) {
   );
   const { common, sheet } = draft ?? start;
   const [fresh, setFresh] = useState(0);
+  const { shelves } = useLibrary();
+  const others = (shelves?.data.components ?? []).filter((one) => one.kind === kind && one.id !== stored?.id);
   const set = (change: Partial<Common>) => setDraft({ common: { ...common, ...change }, sheet });
   const component = { kind, ...common, sheet: sheetOf(kind, sheet) };
   const adding = useChecked(componentAddress.add, {}, component);
@@ -93,6 +102,19 @@ export function ComponentForm({ kind, stored, onClose }: Props) {
             onChange={(supplier) => set({ supplier })}
             fault={faults.supplier}
           />
+          <TextField
+            label="Part number"
+            value={common.partNumber ?? ''}
+            onChange={(partNumber) => set({ partNumber })}
+            fault={faults.partNumber}
+          />
+          <DayInput
+            label="Price known on"
+            shown
+            value={common.pricedOn ?? ''}
+            onChange={(pricedOn) => set({ pricedOn: pricedOn || null })}
+            fault={faults.pricedOn}
+          />
           {MEASURES.map(([field, label, quantity]) => (
             <QuantityInput
               key={field}
@@ -114,10 +136,21 @@ export function ComponentForm({ kind, stored, onClose }: Props) {
             onChange={(covers) => set({ covers })}
           />
         </Labelled>
+        <Labelled label="What does instead" id="alternatives" fault={faults.alternatives}>
+          <Select
+            id="alternatives"
+            mode="multiple"
+            optionFilterProp="label"
+            value={[...(common.alternatives ?? [])]}
+            options={others.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(alternatives) => set({ alternatives })}
+          />
+        </Labelled>
         <Checkbox checked={common.highVoltage} onChange={(event) => set({ highVoltage: event.target.checked })}>
           Live parts inside
         </Checkbox>
         <h3>Its sheet</h3>
+        <SheetCurves kind={kind} sheet={component.sheet} />
         <div className="fields">
           {columnsOf(KINDS[kind]).map((column) => {
             const key = columnKey(column);
@@ -157,6 +190,12 @@ export function ComponentForm({ kind, stored, onClose }: Props) {
         )}
       </EntryForm>
       {stored && (
+        <>
+          <h3>Datasheet, drawings, papers</h3>
+          <FilesOf about="component" of={stored.id} name={stored.name} />
+        </>
+      )}
+      {stored && (
         <Conflict
           of={componentAddress.change}
           params={{ component: stored.id }}
@@ -184,10 +223,14 @@ const commonOf = ({
   heightMm,
   priceCents,
   leadDays,
+  partNumber = '',
+  pricedOn = null,
+  alternatives = [],
   covers,
   highVoltage,
 }: LibraryComponent): Common => ({
-  ...{ name, supplier, massKg, lengthMm, widthMm, heightMm, priceCents, leadDays, highVoltage },
+  ...{ name, supplier, massKg, lengthMm, widthMm, heightMm, priceCents, leadDays, partNumber, pricedOn, highVoltage },
+  alternatives: [...alternatives],
   covers: [...covers] as unknown as Common['covers'],
 });
 

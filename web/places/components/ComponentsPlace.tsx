@@ -1,4 +1,4 @@
-import { FileTextOutlined, PlusOutlined, TableOutlined } from '@ant-design/icons';
+import { FileTextOutlined, PlusOutlined, TableOutlined, UploadOutlined } from '@ant-design/icons';
 import { Button, Menu } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -15,7 +15,9 @@ import { useLibrary } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { CompareComponents } from './CompareComponents.tsx';
 import { ComponentForm } from './ComponentForm.tsx';
+import { TableIn } from './TableIn.tsx';
 
 /** A value of a sheet in the person's units; rows and maps by how many there are. */
 function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
@@ -37,11 +39,17 @@ export default function ComponentsPlace() {
   const set = useUnitSet();
   const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
+  const [takingIn, setTakingIn] = useState(false);
+  const [picked, setPicked] = useState<readonly string[]>([]);
   const [changing, setChanging] = useState<string | null>(null);
   const all = shelves?.data.components ?? [];
   const rows = all.filter((one) => one.kind === kind);
   const changed = rows.find((one) => one.id === changing);
+  const mayTakeIn = hasRole(role, componentAddress.takeIn.may);
   const mayChange = hasRole(role, componentAddress.change.may);
+  const pick = (id: string) =>
+    setPicked((now) => (now.includes(id) ? now.filter((one) => one !== id) : [...now.slice(-1), id]));
+  const [a, b] = picked.flatMap((id) => rows.find((row) => row.id === id) ?? []);
   const size = (one: Component) => [one.lengthMm, one.widthMm, one.heightMm].map(Math.round).join(' × ');
   return (
     <div className="page components">
@@ -56,70 +64,92 @@ export default function ComponentsPlace() {
           extra: all.filter((part) => part.kind === one).length || '',
         }))}
       />
-      <Panel
-        title={KIND_NAME[kind]}
-        aside={
-          <span className="row">
-            <Button size="small" icon={<TableOutlined />} href={fileUrl(componentAddress.table, { kind })}>
-              As CSV
-            </Button>
-            <Button size="small" icon={<FileTextOutlined />} href={fileUrl(componentAddress.schema, { kind })}>
-              Its JSON Schema
-            </Button>
-            {hasRole(role, componentAddress.add.may) && (
-              <Button size="small" type="primary" icon={<PlusOutlined />} onClick={() => setAdding(true)}>
-                Add one
+      <div className="stack">
+        {a && b && <CompareComponents components={[a, b]} />}
+        <Panel
+          title={KIND_NAME[kind]}
+          aside={
+            <span className="row">
+              <Button size="small" icon={<TableOutlined />} href={fileUrl(componentAddress.table, { kind })}>
+                As CSV
               </Button>
-            )}
-          </span>
-        }
-      >
-        <div className="in" style={{ overflowX: 'auto' }}>
-          {error && <p className="stop">{error.message}</p>}
-          <DataTable
-            label={KIND_NAME[kind]}
-            className="wide"
-            rows={rows}
-            rowKey={(one) => one.id}
-            empty={`The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`}
-            columns={({ words, figures }) => [
-              words(
-                'Name',
-                (one) => (
-                  <div style={{ minWidth: 170 }}>
-                    {mayChange ? (
-                      <Button type="link" style={{ padding: 0, height: 'auto' }} onClick={() => setChanging(one.id)}>
-                        {one.name}
-                      </Button>
-                    ) : (
-                      <span className="strong">{one.name}</span>
-                    )}
-                    <div className="soft small">
-                      {one.supplier}
-                      {one.lent ? ', library' : ''}
+              <Button size="small" href={fileUrl(componentAddress.list, { kind })}>
+                As JSON
+              </Button>
+              <Button size="small" icon={<FileTextOutlined />} href={fileUrl(componentAddress.schema, { kind })}>
+                Its JSON Schema
+              </Button>
+              {mayTakeIn && (
+                <Button size="small" icon={<UploadOutlined />} onClick={() => setTakingIn(true)}>
+                  Take in a table
+                </Button>
+              )}
+              {hasRole(role, componentAddress.add.may) && (
+                <Button size="small" type="primary" icon={<PlusOutlined />} onClick={() => setAdding(true)}>
+                  Add one
+                </Button>
+              )}
+            </span>
+          }
+        >
+          <div className="in" style={{ overflowX: 'auto' }}>
+            {error && <p className="stop">{error.message}</p>}
+            <DataTable
+              label={KIND_NAME[kind]}
+              className="wide"
+              rows={rows}
+              rowKey={(one) => one.id}
+              empty={`The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`}
+              columns={({ words, figures, actions }) => [
+                words(
+                  'Name',
+                  (one) => (
+                    <div style={{ minWidth: 170 }}>
+                      {mayChange ? (
+                        <Button type="link" style={{ padding: 0, height: 'auto' }} onClick={() => setChanging(one.id)}>
+                          {one.name}
+                        </Button>
+                      ) : (
+                        <span className="strong">{one.name}</span>
+                      )}
+                      <div className="soft small">
+                        {one.supplier}
+                        {one.partNumber ? `, ${one.partNumber}` : ''}
+                        {one.lent ? ', library' : ''}
+                      </div>
                     </div>
-                  </div>
+                  ),
+                  { order: (a, b) => a.name.localeCompare(b.name) },
                 ),
-                { order: (a, b) => a.name.localeCompare(b.name) },
-              ),
-              figures('Free', (one) => one.free),
-              figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
-                order: (a, b) => a.priceCents - b.priceCents,
-              }),
-              figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
-              ...columnsOf(KINDS[kind]).map((column) =>
-                column.field.type === 'number'
-                  ? figures(column.label, (one) => shownText(column, one.sheet, set), {
-                      order: (a, b) => Number(valueAt(a.sheet, column) ?? 0) - Number(valueAt(b.sheet, column) ?? 0),
-                    })
-                  : words(column.label, (one) => shownText(column, one.sheet, set)),
-              ),
-              figures('Size, mm', size),
-              figures('Days to get', (one) => one.leadDays),
-            ]}
-          />
-        </div>
-      </Panel>
+                figures('Free', (one) => one.free),
+                figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
+                  order: (a, b) => a.priceCents - b.priceCents,
+                }),
+                figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
+                ...columnsOf(KINDS[kind]).map((column) =>
+                  column.field.type === 'number'
+                    ? figures(column.label, (one) => shownText(column, one.sheet, set), {
+                        order: (a, b) => Number(valueAt(a.sheet, column) ?? 0) - Number(valueAt(b.sheet, column) ?? 0),
+                      })
+                    : words(column.label, (one) => shownText(column, one.sheet, set)),
+                ),
+                figures('Size, mm', size),
+                figures('Days to get', (one) => one.leadDays),
+                actions('Compare', (one) => (
+                  <Button
+                    size="small"
+                    type={picked.includes(one.id) ? 'primary' : 'default'}
+                    onClick={() => pick(one.id)}
+                  >
+                    Compare
+                  </Button>
+                )),
+              ]}
+            />
+          </div>
+        </Panel>
+      </div>
+      {takingIn && <TableIn key={kind} kind={kind} onClose={() => setTakingIn(false)} />}
       {adding && <ComponentForm key={kind} kind={kind} stored={null} onClose={() => setAdding(false)} />}
       {changed && (
         <ComponentForm

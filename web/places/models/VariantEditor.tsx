@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { hasRole } from '../../../contract/rights.ts';
 import { variantAddress } from '../../../contract/variants.ts';
+import { rootOf } from '../../../core/vehicle/revisions.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 import type { VariantBody } from '../../../core/vehicle/variantProblems.ts';
 import { usePerson } from '../../data/session.tsx';
@@ -15,7 +16,7 @@ import { DrivelineFields } from './DrivelineFields.tsx';
 import { type EditorPart, faultsBelow } from './editorPart.ts';
 import { FigureFields } from './FigureFields.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
-import { TraceFields, type Underlay } from './TraceFields.tsx';
+import { keepPicture, layOf, TraceFields, type Underlay } from './TraceFields.tsx';
 import { type Chosen, VariantDrawing } from './VariantDrawing.tsx';
 import { WhatItIs } from './WhatItIs.tsx';
 
@@ -69,6 +70,9 @@ export function VariantEditor({ start, stored, newer }: Props) {
   };
   const save = async () => {
     const answer = await form.save();
+    // A picture that was laid before there was a model is kept with it now.
+    if (answer && underlay?.picture)
+      await keepPicture(rootOf(answer.id), underlay.picture, layOf(underlay)).catch(() => {});
     if (answer) navigate(`/models/${answer.id}`, { replace: true });
   };
   const part: EditorPart = { variant, set, faults };
@@ -121,6 +125,7 @@ export function VariantEditor({ start, stored, newer }: Props) {
             <div className="row" style={{ alignItems: 'start' }}>
               {view === 'side' && (
                 <TraceFields
+                  of={stored && rootOf(stored.id)}
                   value={underlay}
                   onChange={setUnderlay}
                   lengthMm={variant.figures.length.value}

@@ -4,6 +4,7 @@ import { type Authorisation, type NewAuthorisation, type PersonRow, peopleAddres
 import { dayNumber, formatDay } from '../../../core/quantity/format.ts';
 import { dayOf } from '../../../wording/dates.ts';
 import { useWorkshop } from '../../data/session.tsx';
+import { FilesOf } from '../../files/FilesOf.tsx';
 import { DayInput } from '../../widgets/DayInput.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
@@ -25,17 +26,20 @@ export function Authorisations({ row }: { row: PersonRow }) {
       <h3>High-voltage authorisation</h3>
       {row.authorisations.length === 0 && <p className="soft small">None: {row.name} does no live work alone.</p>}
       {row.authorisations.map((one) => (
-        <div key={one.id} className="spread" data-authorisation>
-          <span>
-            {one.validFrom ? `${formatDay(dayNumber(one.validFrom), 0)} to ` : 'until '}
-            {formatDay(dayNumber(one.validUntil), 0)}
-            <span className="soft small">
-              {' '}
-              {[one.givenBy && `by ${one.givenBy}`, one.paper].filter(Boolean).join(', ')}
-              {one.endedOn && `; ended ${formatDay(dayNumber(one.endedOn), 0)}: ${one.endedWhy}`}
+        <div key={one.id} data-authorisation>
+          <div className="spread">
+            <span>
+              {one.validFrom ? `${formatDay(dayNumber(one.validFrom), 0)} to ` : 'until '}
+              {formatDay(dayNumber(one.validUntil), 0)}
+              <span className="soft small">
+                {' '}
+                {[one.givenBy && `by ${one.givenBy}`, one.paper].filter(Boolean).join(', ')}
+                {one.endedOn && `; ended ${formatDay(dayNumber(one.endedOn), 0)}: ${one.endedWhy}`}
+              </span>
             </span>
-          </span>
-          {!one.endedOn && one.validUntil >= today && <End one={one} />}
+            {!one.endedOn && one.validUntil >= today && <End one={one} />}
+          </div>
+          <FilesOf about="authorisation" of={one.id} name={`the authorisation until ${one.validUntil}`} />
         </div>
       ))}
       <EntryForm small save="Authorise" busy={form.busy} refusal={form.refusal} onSave={() => void save()}>

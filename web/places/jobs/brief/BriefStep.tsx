@@ -3,6 +3,7 @@ import type { BriefLineBody } from '../../../../contract/brief.ts';
 import { briefAddress } from '../../../../contract/brief.ts';
 import { usePerson } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { FilesOf } from '../../../files/FilesOf.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
@@ -44,6 +45,11 @@ export default function BriefStep() {
         </fieldset>
       </Panel>
       <UsePanel />
+      <Panel title="Papers of the job" aside="letters, sketches, agreements">
+        <div className="in">
+          <FilesOf about="job" of={job.id} name={job.title} />
+        </div>
+      </Panel>
     </div>
   );
 }

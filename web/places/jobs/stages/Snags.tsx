@@ -1,10 +1,13 @@
 import { Button } from 'antd';
+import { fileAddress } from '../../../../contract/files.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { useDraft } from '../../../data/draft.ts';
+import { useOfAddress } from '../../../data/resources.ts';
 import { useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { FilesOf } from '../../../files/FilesOf.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -18,6 +21,7 @@ export function Snags({ job }: { job: JobSheet }) {
   const sending = useSend(true);
   const may = useMay(job, 'snag');
   const workshop = useWorkshop();
+  const { data: files } = useOfAddress(fileAddress.ofJob, { number: job.number });
   const form = useChecked(stageAddress.noteSnag, { number: job.number }, { text: text ?? '' });
   const add = async () => {
     if (await form.save()) setText(null);
@@ -28,12 +32,13 @@ export function Snags({ job }: { job: JobSheet }) {
       {job.snags.map((snag) => (
         <div className="step" key={snag.id}>
           <StateMark mark={snag.closedAt ? 'done' : 'open'} />
-          <div>
+          <div className="stack">
             {snag.text}
             <div className="soft small">
               {snag.by}, {dayAndTime(snag.at, workshop.timeZone)}
               {snag.closedAt && `; put right by ${snag.closedBy}`}
             </div>
+            {files && <FilesOf about="snag" of={snag.id} list={files} name={snag.text} />}
           </div>
           {may && !snag.closedAt && (
             <Button

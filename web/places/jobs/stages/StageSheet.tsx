@@ -7,6 +7,7 @@ import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stag
 import { clock } from '../../../../wording/dates.ts';
 import { ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useWorkshop } from '../../../data/session.tsx';
+import { FilesOf } from '../../../files/FilesOf.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -104,6 +105,9 @@ export function StageSheet({ stage, job, lift }: Props) {
         {stage.steps.map((step) => (
           <StepLine key={step.id} step={step} stage={stage} job={job} />
         ))}
+        <div className="in" style={{ paddingTop: 10 }}>
+          <FilesOf about="stage" of={stage.id} name={stage.name} />
+        </div>
       </Panel>
     </div>
   );

@@ -9,6 +9,7 @@ import { FIGURE_NAME, HOW_TO_MEASURE, SOURCE_NAME, VEHICLE_FIGURE_NAME } from '.
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { VehicleElevation } from '../../../drawing/VehicleElevation.tsx';
+import { FilesOf } from '../../../files/FilesOf.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SourceMark } from '../../../widgets/SourceMark.tsx';
@@ -134,6 +135,11 @@ export default function VehicleStep() {
       </div>
       <LogPanel />
       <PlacePanel />
+      <Panel title="Photographs and papers" aside="they stay with the vehicle">
+        <div className="in">
+          <FilesOf about="vehicle" of={job.vehicle.id} name={job.title} />
+        </div>
+      </Panel>
       <Panel title="Figures of this vehicle" aside="measured ones stand in for the library's">
         <div className="in">
           <DataTable

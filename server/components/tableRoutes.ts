@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
+import { and, eq, like, sql } from 'drizzle-orm';
+import { componentAddress, type TakenIn } from '../../contract/components.ts';
+import { revisionOf } from '../../core/vehicle/revisions.ts';
+import { readComponentTable } from '../../wording/componentTable.ts';
+import { finder, verdictOf } from '../../wording/tableVerdict.ts';
+import type { Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
+import { component, event } from '../db/schema/index.ts';
+import { serve } from '../endpoint.ts';
+import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
+import { allComponents } from '../read/library.ts';
+import { kindOf } from './routes.ts';
+import { addComponent, changeComponent, isUsed, lockCatalogue, type StoredComponent } from './store.ts';
+
+/** One thing a table did, with what is needed to undo it. */
+type Step =
+  | { readonly did: 'added'; readonly id: string }
+  | { readonly did: 'over'; readonly id: string; readonly version: number; readonly before: StoredComponent }
+  | { readonly did: 'revision'; readonly id: string; readonly version: number; readonly before: StoredComponent };
+
+const TOOK_IN = 'took in';
+const UNDID = 'undid';
+
+export const componentTableEndpoints = [
+  serve(componentAddress.takeIn, async ({ change, params, body, workshop }) => {
+    const kind = kindOf(params.kind);
+    const read = await readComponentTable(kind, body.text, {
+      currency: workshop.currency,
+      pause: () => setImmediate(),
+    });
+    if (read.fault) throw new BadInput({ text: read.fault });
+    return change(async ({ tx, log }) => {
+      await lockCatalogue(tx);
+      const find = finder((await allComponents(tx)).filter((part) => part.kind === kind));
+      const steps: Step[] = [];
+      let alike = 0;
+      let left = 0;
+      for (const row of read.rows) {
+        const known = find(row);
+        const verdict = verdictOf(row, known);
+        if (verdict === 'fault') left++;
+        else if (verdict === 'alike') alike++;
+        else {
+          const said = await take(tx, row.component!, known?.id ?? null).catch((error: unknown) => {
+            throw error instanceof ProblemError ? new BadInput({ text: `Line ${row.line}: ${error.message}` }) : error;
+          });
+          steps.push(said);
+        }
+      }
+      const id = randomUUID();
+      const added = steps.filter(({ did }) => did === 'added').length;
+      const taken: TakenIn = { id, added, changed: steps.length - added, alike, left };
+      // Nothing came of it: there is nothing to tell, and nothing to undo.
+      if (steps.length === 0) return taken;
+      await log({
+        what: `${TOOK_IN} ${added} new and ${taken.changed} changed components from ${body.name}`,
+        resource: 'component',
+        id,
+        after: { ...taken, kind, steps },
+      });
+      return taken;
+    });
+  }),
+  serve(componentAddress.undo, ({ change, params }) =>
+    change(async ({ tx, log }) => {
+      await lockCatalogue(tx);
+      const about = and(eq(event.resource, 'component'), eq(event.resourceId, params.id));
+      const told = one(
+        await tx
+          .select()
+          .from(event)
+          .where(and(about, like(event.what, `${TOOK_IN}%`))),
+        'table',
+      );
+      const [before] = await tx
+        .select({ id: event.id })
+        .from(event)
+        .where(and(about, like(event.what, `${UNDID}%`)));
+      if (before) throw new RuleBroken('This was undone already.');
+      const { steps } = told.after as { steps: Step[] };
+      for (const step of [...steps].reverse()) await undo(tx, step);
+      const what = `${UNDID} what a table had brought: ${steps.length} components`;
+      await log({ what, resource: 'component', id: params.id, after: { undone: steps.length } });
+      return { undone: steps.length };
+    }),
+  ),
+];
+
+async function take(tx: Tx, body: Parameters<typeof addComponent>[1], known: string | null): Promise<Step> {
+  if (known === null) return { did: 'added', id: await addComponent(tx, body) };
+  const before = one(await tx.select().from(component).where(eq(component.id, known)).for('update'), 'component');
+  const { id, version, how } = await changeComponent(tx, before, body);
+  return { did: how, id, version, before };
+}
+
+/** Puts one component back as it was; refused where somebody has gone on from it. */
+async function undo(tx: Tx, step: Step): Promise<void> {
+  const [now] = await tx.select().from(component).where(eq(component.id, step.id)).for('update');
+  const name = now?.name ?? step.id;
+  const version = step.did === 'added' ? 1 : step.version;
+  if (!now || now.version !== version)
+    throw new RuleBroken(`${name} has been changed since: undo is not possible any more.`);
+  if (step.did === 'over') {
+    const { id, version: was, ...own } = step.before;
+    await tx
+      .update(component)
+      .set({ ...own, onHand: now.onHand, version: was + 2 })
+      .where(eq(component.id, id));
+    return;
+  }
+  if (now.onHand > 0 || (await isUsed(tx, step.id)))
+    throw new RuleBroken(`${name} is in use or in stores by now: undo is not possible any more.`);
+  await tx.delete(component).where(eq(component.id, step.id));
+  if (step.did === 'revision') {
+    const { id, name: was, version: then } = step.before;
+    const { rowCount } = await tx
+      .update(component)
+      .set({ name: was, version: then + 2 })
+      .where(and(eq(component.id, id), eq(component.name, sql`${`${was}, revision ${revisionOf(id)}`}`)));
+    if (rowCount !== 1) throw new RuleBroken(`${was} has been changed since: undo is not possible any more.`);
+  }
+}

@@ -1,0 +1,101 @@
+import Papa from 'papaparse';
+import { beforeAll, describe, expect, test } from 'vitest';
+import type { TakenIn } from '../../contract/components.ts';
+import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
+import { openWorkshop, type Visitor } from './workshop.ts';
+
+const shop = openWorkshop();
+let ilse: Visitor;
+beforeAll(async () => {
+  ilse = await shop.visitor('ilse');
+});
+
+const table = async (kind: string) => (await ilse.get(`/components/${kind}/table.csv`)).text;
+const takeIn = (kind: string, text: string) =>
+  ilse.send('post', `/components/${kind}/table`, { text, name: 'list.csv' });
+const parts = async (): Promise<readonly LibraryComponent[]> =>
+  ((await ilse.get('/library')).body as LibraryData).components;
+/** Everything of the catalogue but versions, which go on. */
+const rows = async () =>
+  (await shop.pool().query("select to_jsonb(c) - 'version' as row from component c order by id")).rows.map(
+    ({ row }) => row,
+  );
+
+/** The first fuse of the sample under other names, as a table without ids. */
+async function renamed(...names: string[]): Promise<string> {
+  const [head = [], first = []] = Papa.parse<string[]>((await table('fuse')).trim()).data;
+  return Papa.unparse([head, ...names.map((name) => ['', name, ...first.slice(2)])], { newline: '\n' });
+}
+
+describe('a table of components', () => {
+  test('taken in as it went out changes nothing', async () => {
+    for (const kind of ['module', 'drive', 'cradle', 'fuse']) {
+      const { body } = await takeIn(kind, await table(kind));
+      expect(body, kind).toMatchObject({ added: 0, changed: 0, left: 0 });
+      const list = (await ilse.get(`/components/${kind}/table.json`)).text;
+      expect((await takeIn(kind, list)).body).toMatchObject({ added: 0, changed: 0, alike: body.alike });
+    }
+  });
+  test('brings what is new and what is changed, makes revisions where something stands on it, and is undone whole', async () => {
+    const before = await rows();
+    const modules = (await parts()).filter(({ kind }) => kind === 'module');
+    const named = await shop.pool().query('select inputs::text as text from design');
+    const used = modules.find(({ id }) => named.rows.some(({ text }) => text.includes(`"${id}"`)))!;
+    const [head = [], ...lines] = Papa.parse<string[]>((await table('module')).trim()).data;
+    const line = lines.find(([id]) => id === used.id)!;
+    const change = (cells: string[], column: string, value: string) =>
+      cells.map((cell, i) => (head[i] === column ? value : cell));
+    const fresh = change(change(line, 'id', ''), 'Name', 'Module of the quay');
+    const csv = Papa.unparse([head, change(line, 'Mass (kg)', '99'), fresh, change(fresh, 'Mass (kg)', 'heavy')]);
+    const answer = await takeIn('module', csv);
+    const taken = answer.body as TakenIn;
+    expect(taken, answer.text).toMatchObject({ added: 1, changed: 1, alike: 0, left: 1 });
+    const now = await parts();
+    expect(now.find(({ id }) => id === used.id)!.massKg).toBe(used.massKg);
+    expect(now.find(({ id }) => id === `${used.id}.r2`)).toMatchObject({ name: used.name, massKg: 99 });
+    expect(now.some(({ name }) => name === 'Module of the quay')).toBe(true);
+
+    expect((await ilse.send('post', `/components/taken-in/${taken.id}/undo`)).body).toEqual({ undone: 2 });
+    expect(await rows()).toEqual(before);
+    const again = await ilse.send('post', `/components/taken-in/${taken.id}/undo`);
+    expect([again.status, again.body.detail]).toEqual([422, 'This was undone already.']);
+  });
+  test('is not undone over what somebody did since', async () => {
+    const { body } = await takeIn('fuse', await renamed('Fuse of the pier'));
+    expect(body.added).toBe(1);
+    await shop.pool().query("update component set on_hand = 2 where name = 'Fuse of the pier'");
+    const refused = await ilse.send('post', `/components/taken-in/${body.id}/undo`);
+    expect([refused.status, refused.body.detail]).toEqual([
+      422,
+      'Fuse of the pier is in use or in stores by now: undo is not possible any more.',
+    ]);
+  });
+  test('with a fault of the whole is refused at the field; one taken name stops all of it', async () => {
+    const wrong = await takeIn('fuse', 'Name,Mass (V)\nx,1');
+    expect([wrong.status, wrong.body.fields.text]).toEqual([
+      400,
+      'The column “Mass (V)”: that is a voltage; kg or another unit of the same is wanted.',
+    ]);
+    const before = await rows();
+    const taken = (await parts()).find(({ kind }) => kind === 'drive')!.name;
+    const clash = await takeIn('fuse', await renamed('Twin', taken));
+    expect(clash.body.fields.text).toBe('Line 3: The library has a component of this name.');
+    expect(await rows()).toEqual(before);
+  });
+  test('two thousand rows hold nobody up', async () => {
+    const many = await renamed(...Array.from({ length: 2000 }, (_, i) => `Fuse no ${i}`));
+    const [head, ...lines] = many.split('\n');
+    const asked: number[] = [];
+    const taking = takeIn('fuse', [head, ...lines.map((line) => `${line},more`)].join('\n'));
+    const looking = (async () => {
+      for (let i = 0; i < 5; i++) {
+        const begun = performance.now();
+        await ilse.get('/session');
+        asked.push(performance.now() - begun);
+      }
+    })();
+    const [{ body }] = await Promise.all([taking, looking]);
+    expect(body).toMatchObject({ added: 0, left: 2000 });
+    expect(asked).toHaveLength(5);
+  });
+});
