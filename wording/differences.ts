@@ -48,7 +48,9 @@ function valueText({ value, meaning }: FlatField, { set, componentName }: Shown)
     // A round number is shown as it was typed: 85 %, not 85.0 %.
     const shown = toShown(value, meaning.quantity, set);
     const round = Math.abs(shown - Math.round(shown)) < 1e-6;
-    return formatQuantity(value, meaning.quantity, set, round ? { digits: 0 } : {});
+    // 0.1 kg and 0.9 kg are not nothing and one.
+    const small = Math.abs(shown) < 10;
+    return formatQuantity(value, meaning.quantity, set, round ? { digits: 0 } : small ? { digits: 2 } : {});
   }
   return meaning.names === 'component' ? componentName(value) : value === '' ? NONE : value;
 }

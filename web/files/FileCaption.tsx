@@ -48,7 +48,7 @@ export function FileCaption({ file, may }: { file: FileRow; may: boolean }) {
             }
           : {})}
       >
-        {caption || file.name}
+        {caption || (file.picture ? file.name : 'Write what it is')}
       </Typography.Text>
       {may && (
         <Button

@@ -19,7 +19,8 @@ interface Props {
 
 /** From here on the room that is left is said, share of the quota. */
 const NEARLY_FULL = 0.8;
-const mb = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+const mb = (bytes: number) =>
+  bytes < 1e5 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
 
 /** Photographs and papers of one thing: dropped, pasted, chosen or taken by camera; shown small, opened large. */
 export function FilesOf({ about, of, list, name }: Props) {

@@ -25,7 +25,7 @@ function DayBox({ label, value, onChange, fault, shown }: Props) {
         id={id}
         value={value ? dayjs(value) : null}
         format="D MMM YYYY"
-        placeholder="16 Dec 2026"
+        placeholder="day month year"
         onChange={(day) => onChange(day ? day.format('YYYY-MM-DD') : '')}
         {...faultOf(id, fault)}
         style={{ width: '100%' }}

@@ -66,7 +66,7 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
     void message.success(`Undone: ${answer.undone} components are as they were.`);
   };
   return (
-    <Drawer open title={`Take in: ${KIND_NAME[kind].toLowerCase()}`} onClose={onClose} size={880}>
+    <Drawer open title={`Take in: ${KIND_NAME[kind]}`} onClose={onClose} size={880}>
       <div className="stack">
         <p className="soft small">
           A table (CSV) with the heads of “As CSV”, or a JSON list. Units stand in the heads: “Mass (lb)”, “Peak torque
