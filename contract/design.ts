@@ -50,7 +50,7 @@ const hold = Joi.object<BoxHold, true>({
   strapsN: quantity('Straps hold', 'force', 1, 10_000_000).allow(null).required(),
   bracketsN: quantity('Brackets hold', 'force', 1, 10_000_000).allow(null).required(),
 }).label('What holds the box');
-const holdingG = Joi.object<HoldingG, true>({
+export const holdingG = Joi.object<HoldingG, true>({
   forwards: number('Forwards', 0.5, 100).required(),
   sideways: number('Sideways', 0.5, 100).required(),
   backwards: number('Backwards', 0.5, 100).required(),

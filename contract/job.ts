@@ -2,7 +2,7 @@ import type { VehicleUse } from '../core/figures/slots.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
 import type { PartLine } from './parts.ts';
@@ -88,6 +88,7 @@ export interface JobEvent {
   /** A verb phrase: "clocked on". */
   readonly what: string;
   readonly resource: string;
+  readonly job: string | null;
 }
 
 export interface SnagRow {
@@ -111,6 +112,7 @@ export const jobsAddress = {
   list: address({ method: 'get', path: '/jobs', may: 'viewer', answer: answers<JobRow[]>() }),
   whole: address({ method: 'get', path: '/jobs/:number', may: 'viewer', answer: answers<JobSheet>() }),
   events: address({ method: 'get', path: '/jobs/:number/events', may: 'viewer', answer: answers<JobEvent[]>() }),
+  eventTable: address({ method: 'get', path: '/jobs/:number/events.csv', may: 'viewer', answer: A_FILE }),
   head: address({ method: 'get', path: '/jobs/:number/head', may: 'viewer', answer: answers<JobHead>() }),
   vehicle: piece('vehicle'),
   brief: piece('brief'),

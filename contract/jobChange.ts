@@ -8,6 +8,10 @@ import { type BriefLineBody, briefLineSchema } from './brief.ts';
 import type { Versioned } from './fields.ts';
 import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 export interface NewJob {
+  /** A client that is known already; its name and contact are then left as they are. */
+  readonly clientId?: string | null;
+  /** A vehicle that has been here before, with its client: a further job of it. */
+  readonly vehicleId?: string | null;
   readonly clientName: string;
   readonly clientContact: string;
   readonly title: string;
@@ -27,6 +31,8 @@ const CHASSIS_SENTENCE: Record<string, string> = {
 };
 
 const newJobSchema = Joi.object<Mutable<NewJob>, true>({
+  clientId: uuid('Client').allow(null).default(null),
+  vehicleId: uuid('Vehicle').allow(null).default(null),
   clientName: text('Client', 120).required(),
   clientContact: text('Contact', 200).allow('').required(),
   title: text('What it is', 80).required(),
@@ -37,6 +43,8 @@ const newJobSchema = Joi.object<Mutable<NewJob>, true>({
   colour: text('Colour', 40).allow('').required(),
   brief: Joi.array().items(briefLineSchema).max(40).label('Brief').required(),
 }).custom((body: Mutable<NewJob>, helpers) => {
+  // What is known of a vehicle is put right with the vehicle.
+  if (body.vehicleId) return body;
   const sentence = CHASSIS_SENTENCE[judgeChassisNumber(body.chassisNumber, body.builtYear)];
   return sentence ? faultAt(helpers, 'chassisNumber', 'Chassis number', sentence) : body;
 });

@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import type { ClosedDay, Practice } from '../core/practice/practice.ts';
 import { CURRENCY_IDS, type Currency } from '../core/quantity/currency.ts';
 import { UNIT_SETS, type UnitChoice } from '../core/quantity/units.ts';
 import { address, answers } from './address.ts';
-import { number, quantity, text, type Versioned, version, whole } from './fields.ts';
+import { holdingG } from './design.ts';
+import { isoDate, type Mutable, number, quantity, text, type Versioned, version, whole } from './fields.ts';
 
 /** Where a workshop stands: decides later which evidence is wanted. */
 export const REGIONS = ['eu', 'uk', 'us', 'other'] as const;
@@ -28,6 +30,8 @@ export interface WorkshopSettings {
   readonly rateCents: number;
   /** Person-hours that usually go into one vehicle on a working day. */
   readonly hoursPerDay: number;
+  /** What else it has set; the rest is common practice. */
+  readonly practice: Partial<Practice>;
 }
 export type SettingName = keyof WorkshopSettings;
 
@@ -49,6 +53,7 @@ export const USUAL_SETTINGS: Omit<WorkshopSettings, 'name' | 'timeZone'> = {
   breakH: 1,
   rateCents: 5800,
   hoursPerDay: 13,
+  practice: {},
 };
 
 /** Hours of one person's working day. */
@@ -70,6 +75,24 @@ const timeZone = Joi.string()
       ? zone
       : helpers.error('string.pattern.name', { name: 'is none: write one like Europe/Lisbon or America/Denver' }),
   );
+
+/** Days closed that a workshop may name: some years of them. */
+const MOST_CLOSED = 400;
+const practice = Joi.object<Mutable<Practice>, true>({
+  decimalComma: Joi.boolean().label('Decimal comma'),
+  firstJobNumber: whole('First job of a year', 1, 9999),
+  closedDays: Joi.array()
+    .items(
+      Joi.object<ClosedDay, true>({
+        day: isoDate('Closed day').required(),
+        name: text('Name', 80).allow('').required(),
+      }),
+    )
+    .max(MOST_CLOSED)
+    .unique('day')
+    .label('Closed days'),
+  holdingG,
+} as never).label('Practice');
 
 const settings = {
   name: text('Name of the workshop', 80).required(),
@@ -105,6 +128,7 @@ const settings = {
     .required(),
   rateCents: whole('Rate an hour', 0, 1_000_000).meta({ quantity: 'money' }).required(),
   hoursPerDay: number('Person-hours a vehicle a day', 0.5, 200).required(),
+  practice: practice.required(),
 };
 export interface WorkshopChange extends WorkshopSettings {
   readonly version: number;
@@ -124,7 +148,7 @@ export const newPassword = Joi.string()
 
 /** Begins a workshop in an empty database, with its first manager. */
 export interface Beginning
-  extends Omit<WorkshopSettings, 'dayStartH' | 'dayEndH' | 'breakH' | 'rateCents' | 'hoursPerDay'> {
+  extends Omit<WorkshopSettings, 'dayStartH' | 'dayEndH' | 'breakH' | 'rateCents' | 'hoursPerDay' | 'practice'> {
   readonly person: { readonly name: string; readonly signIn: string; readonly password: string };
   /** Take in the starter catalogues. */
   readonly lend: boolean;

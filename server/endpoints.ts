@@ -1,3 +1,5 @@
+import { clientEndpoints } from './clients/routes.ts';
+import { vehiclesEndpoints } from './clients/vehicleRoutes.ts';
 import { componentEndpoints } from './components/routes.ts';
 import { componentTableEndpoints } from './components/tableRoutes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
@@ -32,6 +34,8 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...componentTableEndpoints,
   ...floorEndpoints,
   ...planEndpoints,
+  ...clientEndpoints,
+  ...vehiclesEndpoints,
   ...jobEndpoints,
   ...briefEndpoints,
   ...vehicleEndpoints,

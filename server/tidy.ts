@@ -1,7 +1,7 @@
 import { lt, sql } from 'drizzle-orm';
 import type { Db } from './db/connect.ts';
 import { idempotencyKey, signInTry } from './db/schema/index.ts';
-import { tidyFiles } from './files/tidyFiles.ts';
+import { tidyFiles } from './read/tidyFiles.ts';
 
 /** Keys of requests are kept this long: nobody sends the same request again later than that. */
 const KEY_DAYS = 7;

@@ -81,11 +81,11 @@ describe('a line of the brief in words', () => {
   });
   test('days', () => {
     expect(say({ kind: 'readyBy', amount: dayNumber('2026-11-28') })).toEqual([
-      '27 Nov',
+      '26 Nov',
       'wanted by 28 Nov',
-      '1 day in hand',
+      '2 days in hand',
     ]);
-    expect(say({ kind: 'readyBy', amount: dayNumber('2026-11-25') })[2]).toBe('2 days late');
+    expect(say({ kind: 'readyBy', amount: dayNumber('2026-11-25') })[2]).toBe('1 day late');
   });
   test('what is missing, free lines, reversible', () => {
     const bare = createSheet(slots({ drive: { ...slots().drive, unit: null } }));

@@ -165,10 +165,11 @@ describe('figures of the van', () => {
     );
     expect(value({ use: { ...use, heaterW: 2000 } }, 'rangeCycle')!).toBeLessThan(value({}, 'rangeCycle')!);
   });
+  // Day 20 000 is a Friday: two working days on is Tuesday; day 20 010 is a Monday, two on is Wednesday.
   test('money and days', () => {
     expect(value({}, 'jobPrice')).toBe(1_000_000 + 70 * 6000);
-    expect(value({}, 'readyDate')).toBe(20_003);
-    expect(value({ work: { ...slots().work, latestPartDay: 20_010 } }, 'readyDate')).toBe(20_013);
+    expect(value({}, 'readyDate')).toBe(20_004);
+    expect(value({ work: { ...slots().work, latestPartDay: 20_010 } }, 'readyDate')).toBe(20_012);
   });
   test('two strings halve the voltage and keep the energy', () => {
     const pack = inStrings(2);

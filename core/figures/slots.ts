@@ -7,6 +7,7 @@ import type { DriveChoice, ElectricChoice } from '../design/inputs.ts';
 import type { Size } from '../pack/arrange.ts';
 import type { PackWiring } from '../pack/compose.ts';
 import type { BoxHold, HoldingG } from '../pack/holding.ts';
+import type { WorkCalendar } from '../practice/workingDays.ts';
 import type { Route } from '../road/route.ts';
 import type { StatedRound } from '../road/statedRound.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -180,6 +181,8 @@ export interface Slots {
     readonly remainingHours: number | null;
     /** Person-hours a day that usually go into one vehicle. */
     readonly hoursPerDay: number;
+    /** @default USUAL_CALENDAR */
+    readonly calendar?: WorkCalendar;
   };
 }
 

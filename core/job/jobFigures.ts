@@ -5,6 +5,8 @@ import type { Library, ResolveInput } from '../design/resolve.ts';
 import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
 import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
+import type { Practice } from '../practice/practice.ts';
+import { USUAL_CALENDAR } from '../practice/workingDays.ts';
 import { dayNumber } from '../quantity/format.ts';
 import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -19,7 +21,12 @@ export interface JobFacts {
     readonly finishedAt: string | null;
   }[];
   readonly parts: readonly { readonly state: string; readonly due: string | null }[];
-  readonly rates: { readonly rateCents: number; readonly hoursPerDay: number };
+  readonly rates: {
+    readonly rateCents: number;
+    readonly hoursPerDay: number;
+    readonly workingDays?: readonly number[];
+    readonly practice?: Partial<Practice>;
+  };
   /** ISO day in the workshop's time zone. */
   readonly today: string;
 }
@@ -36,6 +43,10 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
     labourHours: planned,
     rateCents: rates.rateCents,
     hoursPerDay: rates.hoursPerDay,
+    calendar: {
+      workingDays: rates.workingDays ?? USUAL_CALENDAR.workingDays,
+      closed: new Set((rates.practice?.closedDays ?? []).map(({ day }) => dayNumber(day))),
+    },
     todayDay: finished.length > 0 ? Math.max(...finished) : dayNumber(today),
     latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
     remainingHours: stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : planned,

@@ -1,5 +1,7 @@
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import { type DesignChange, designAddress } from '../../contract/design.ts';
+import type { Workshop } from '../../contract/workshop.ts';
+import type { DesignInputs } from '../../core/design/inputs.ts';
 import { changeOfSold } from '../../core/design/soldChange.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { Change } from '../change.ts';
@@ -29,12 +31,21 @@ async function designForChange({ tx, job: lock }: Change, id: string) {
   return designById(tx, id);
 }
 
+/** What a workshop reckons with goes into a new design where the design says nothing itself. */
+const withPractice = (inputs: DesignInputs, { practice: { holdingG } }: Workshop): DesignInputs =>
+  holdingG === undefined || inputs.holdingG !== undefined ? inputs : { ...inputs, holdingG };
+
 export const designEndpoints = [
-  serve(designAddress.add, ({ change, params, body }) =>
+  serve(designAddress.add, ({ change, params, body, workshop }) =>
     change(async (work) => {
       const stored = await work.job({ number: params.number });
       await refuseImpossible(work.tx, stored.vehicleId, body.inputs);
-      const { id } = await addDesign(work, stored.number, { ...body, jobId: stored.id }, `made design ${body.name}`);
+      const { id } = await addDesign(
+        work,
+        stored.number,
+        { ...body, inputs: withPractice(body.inputs, workshop), jobId: stored.id },
+        `made design ${body.name}`,
+      );
       return { id };
     }),
   ),

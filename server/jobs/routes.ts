@@ -1,13 +1,15 @@
-import { and, desc, eq, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, notInArray, sql } from 'drizzle-orm';
 import { datePastProblem } from '../../contract/brief.ts';
 import { JOB_PIECES, type JobPiece, jobsAddress } from '../../contract/job.ts';
-import { jobAddress } from '../../contract/jobChange.ts';
+import { jobAddress, type NewJob } from '../../contract/jobChange.ts';
 import { USUAL_USE, vehicleUseAddress } from '../../contract/use.ts';
 import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { moveRefusal } from '../../core/job/stateMoves.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
+import { practiceOf } from '../../core/practice/practice.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import { toCsv } from '../../wording/csv.ts';
 import { FUNCTION_NAME } from '../../wording/fit.ts';
 import { moveSentence } from '../../wording/job.ts';
 import { JOB_STATE_NAME } from '../../wording/work.ts';
@@ -26,7 +28,7 @@ import {
 } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { eventsOf } from '../read/events.ts';
+import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
 import { jobRows } from '../read/jobs.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
 import { movableJob } from './movable.ts';
@@ -45,23 +47,68 @@ async function refuseTaken(tx: Tx, placeId: string, number: string): Promise<voi
     throw new BadInput({ placeId: `${to.name} holds ${there.number} ${there.title}. Move that first.` });
 }
 
+/** A vehicle that has been here before; one job of it is worked on at a time. */
+async function knownVehicle(tx: Tx, id: string) {
+  const [known] = await tx.select().from(vehicle).where(eq(vehicle.id, id)).for('update');
+  if (!known) throw new BadInput({ vehicleId: 'Choose a vehicle that is known here.' });
+  const [open] = await tx
+    .select({ number: job.number })
+    .from(job)
+    .where(and(eq(job.vehicleId, id), notInArray(job.state, ['handedOver', 'cancelled'])));
+  if (open) throw new BadInput({ vehicleId: `${open.number} is still worked on: one job of a vehicle at a time.` });
+  return known;
+}
+
+/** A vehicle that is new here, of a client who may be known. */
+async function newVehicle(tx: Tx, body: NewJob) {
+  const clientId = body.clientId ?? null;
+  const [known] =
+    clientId === null ? [] : await tx.select().from(client).where(eq(client.id, clientId)).for('key share');
+  if (clientId !== null && (!known || known.removedAt))
+    throw new BadInput({ clientId: 'Choose a client that is known here.' });
+  const owner =
+    known ?? made(await tx.insert(client).values({ name: body.clientName, contact: body.clientContact }).returning());
+  return made(
+    await tx
+      .insert(vehicle)
+      .values({
+        clientId: owner.id,
+        variantId: body.variantId,
+        name: body.title,
+        chassisNumber: body.chassisNumber.toUpperCase(),
+        registration: body.registration,
+        builtYear: body.builtYear,
+        colour: body.colour,
+      })
+      .returning(),
+  );
+}
+
 export const jobEndpoints = [
   serve(jobsAddress.list, ({ db }) => jobRows(db)),
   serve(jobsAddress.whole, async ({ db, params, res }) => {
     return (await sheetText(db, params.number)).sendTo(res);
   }),
   serve(jobsAddress.events, ({ db, params }) => eventsOf(db, params.number)),
+  serve(jobsAddress.eventTable, async ({ db, params, res }) => {
+    const rows = await eventsOf(db, params.number, null);
+    res
+      .type('text/csv; charset=utf-8')
+      .setHeader('Content-Disposition', `attachment; filename="${params.number}-history.csv"`)
+      .send(toCsv(EVENT_HEADS, rows.map(eventCells)));
+    return undefined;
+  }),
   ...JOB_PIECES.map((piece) =>
     serve<`/jobs/:number/${JobPiece}`, undefined, unknown>(jobsAddress[piece], async ({ db, params, res }) => {
       return (await pieceText(db, params.number, piece)).sendTo(res);
     }),
   ),
-  serve(jobAddress.open, ({ change, body, today }) =>
+  serve(jobAddress.open, ({ change, body, today, workshop }) =>
     change(async ({ tx, log }) => {
       const [known] = await tx.select({ sheet: variant.sheet }).from(variant).where(eq(variant.id, body.variantId));
       if (!known) throw new BadInput({ variantId: 'Choose a model from the library.' });
       const { yearFrom, yearTo } = known.sheet;
-      if (body.builtYear < yearFrom - 1 || body.builtYear > yearTo + 1) {
+      if (!body.vehicleId && (body.builtYear < yearFrom - 1 || body.builtYear > yearTo + 1)) {
         throw new BadInput({
           builtYear: `This variant was built from ${yearFrom} to ${yearTo}. Correct the year or choose another variant.`,
         });
@@ -70,30 +117,14 @@ export const jobEndpoints = [
         const past = datePastProblem(line, dayNumber(today));
         if (past) throw new BadInput({ [`brief.${i}.amount`]: past });
       });
-      const owner = made(
-        await tx.insert(client).values({ name: body.clientName, contact: body.clientContact }).returning(),
-      );
-      const own = made(
-        await tx
-          .insert(vehicle)
-          .values({
-            clientId: owner.id,
-            variantId: body.variantId,
-            name: body.title,
-            chassisNumber: body.chassisNumber.toUpperCase(),
-            registration: body.registration,
-            builtYear: body.builtYear,
-            colour: body.colour,
-          })
-          .returning(),
-      );
+      const own = body.vehicleId ? await knownVehicle(tx, body.vehicleId) : await newVehicle(tx, body);
       // The lock keeps two new jobs of the same moment from taking one number.
       await tx.execute(sql`select pg_advisory_xact_lock(4417027)`);
       const year = today.slice(2, 4);
       const { rows } = await tx.execute<{ last: number | null }>(
         sql`select max(split_part(number, '-', 2)::int) as last from job where number like ${`${year}-%`}`,
       );
-      const number = `${year}-${String((rows[0]?.last ?? 0) + 1).padStart(3, '0')}`;
+      const number = `${year}-${String((rows[0]?.last ?? practiceOf(workshop.practice).firstJobNumber - 1) + 1).padStart(3, '0')}`;
       const row = made(
         await tx
           .insert(job)

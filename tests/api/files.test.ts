@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { FileList } from '../../contract/files.ts';
-import { tidyFiles } from '../../server/files/tidyFiles.ts';
+import { tidyFiles } from '../../server/read/tidyFiles.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const QUOTA = 3_000_000;

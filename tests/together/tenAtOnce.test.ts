@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
+import type { ClientRow, VehicleRow } from '../../contract/clients.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { LibraryData } from '../../contract/library.ts';
 import type { PersonRow } from '../../contract/people.ts';
@@ -63,6 +64,19 @@ async function openStage(live: boolean): Promise<StageRow> {
   await sql('delete from reading where step_id in (select id from step where stage_id = $1)', [stage.id]);
   return (await van()).stages.find((one) => one.id === stage.id)!;
 }
+/** A job of a client and a vehicle of its own. */
+async function ownJob(): Promise<JobSheet> {
+  const run = Math.random().toString(36).slice(2, 10);
+  const start = { clientName: `Client ${run}`, clientContact: '', title: `Van ${run}`, variantId: 'wren-11' };
+  const rest = { builtYear: 1971, chassisNumber: run, registration: '', colour: '', brief: [] };
+  const { body } = await ilse.send('post', '/jobs', { ...start, ...rest });
+  return (await ilse.get(`/jobs/${body.number}`)).body;
+}
+const clientOf = async (job: JobSheet): Promise<ClientRow> =>
+  (await ilse.get('/clients')).body.find((row: ClientRow) => row.name === job.client.name);
+const vehicleOf = async (job: JobSheet): Promise<VehicleRow> =>
+  (await ilse.get('/vehicles')).body.find((row: VehicleRow) => row.id === job.vehicle.id);
+
 /** A table of the first fuse under another name. */
 async function fuseTable(): Promise<(name: string) => string> {
   const [head = [], first = []] = Papa.parse<string[]>((await ilse.get('/components/fuse/table.csv')).text.trim()).data;
@@ -503,6 +517,51 @@ const CASES: Record<string, Case> = {
       const text = (await fuseTable())(`Fuse ${Math.random()}`);
       const { body } = await ilse.send('post', '/components/fuse/table', { text, name: 'list.csv' });
       return { path: `/components/taken-in/${body.id}/undo`, body: () => ({}) };
+    },
+  },
+  'put /clients/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { id, version, contact } = await clientOf(await ownJob());
+      return { path: `/clients/${id}`, body: (i) => ({ name: `Client ${i}`, contact, version }) };
+    },
+  },
+  'post /clients/:id/merge': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const [gone, stays] = [await clientOf(await ownJob()), await clientOf(await ownJob())];
+      const body = { into: stays.id, version: gone.version, intoVersion: stays.version };
+      return { path: `/clients/${gone.id}/merge`, body: () => body };
+    },
+  },
+  'post /clients/:id/remove': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const job = await ownJob();
+      await sql("update job set state = 'cancelled' where number = $1", [job.number]);
+      const { id, version } = await clientOf(job);
+      return { path: `/clients/${id}/remove`, body: () => ({ version }) };
+    },
+  },
+  'put /vehicles/:id': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const { client: _, variantName: __, jobs: ___, ...row } = await vehicleOf(await ownJob());
+      const { id, ...body } = row;
+      return { path: `/vehicles/${id}`, body: (i) => ({ ...body, colour: `grey ${i}` }) };
+    },
+  },
+  'post /vehicles/:id/merge': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const [gone, stays] = [await vehicleOf(await ownJob()), await vehicleOf(await ownJob())];
+      const body = { into: stays.id, version: gone.version, intoVersion: stays.version };
+      return { path: `/vehicles/${gone.id}/merge`, body: () => body };
     },
   },
   'post /variants': {

@@ -51,6 +51,9 @@ export function useUnitSet(): UnitSet {
   return workshop ? `${person?.unitSet ?? workshop.unitSet} ${workshop.currency}` : 'metric';
 }
 
+/** Whether this workshop types decimals with a comma; null where it has not said. */
+export const useDecimalComma = (): boolean | null => useSession().workshop?.practice.decimalComma ?? null;
+
 /** Begins a workshop in this empty database and signs its manager in. */
 export async function begin(send: () => Promise<SessionInfo | null>): Promise<boolean> {
   const info = await send();

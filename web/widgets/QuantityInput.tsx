@@ -5,7 +5,7 @@ import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { readTyped, type TypedProblem } from '../../core/quantity/typed.ts';
 import { toShown, unitOf } from '../../core/quantity/units.ts';
 import { DIMENSION_NAME, type Dimension } from '../../core/quantity/unitWords.ts';
-import { useUnitSet } from '../data/session.tsx';
+import { useDecimalComma, useUnitSet } from '../data/session.tsx';
 import { faultOf, Labelled } from './Labelled.tsx';
 import { steady } from './steady.tsx';
 
@@ -21,8 +21,8 @@ function sentence(
   return problem === 'empty' ? 'A number is needed.' : 'This is not a number.';
 }
 
-/** Whether decimals are written with a comma where this browser is at home. */
-const comma = new Intl.NumberFormat(globalThis.navigator?.language).formatToParts(1.5)[1]?.value === ',';
+/** Whether decimals are written with a comma where this browser is at home; the workshop's own word comes first. */
+const browserComma = new Intl.NumberFormat(globalThis.navigator?.language).formatToParts(1.5)[1]?.value === ',';
 
 interface Props {
   readonly label: string;
@@ -58,6 +58,7 @@ function QuantityBox({
   onEnter,
   width,
 }: Props) {
+  const comma = useDecimalComma() ?? browserComma;
   const set = useUnitSet();
   const unit = unitOf(kind, set);
   const shown =

@@ -6,7 +6,7 @@ import type { UnitSet } from '../../core/quantity/units.ts';
 import { focusUnreadable } from './unreadable.ts';
 
 let unitSet: UnitSet = 'metric';
-vi.mock('../data/session.tsx', () => ({ useUnitSet: () => unitSet }));
+vi.mock('../data/session.tsx', () => ({ useUnitSet: () => unitSet, useDecimalComma: () => null }));
 const { QuantityInput } = await import('./QuantityInput.tsx');
 
 afterEach(() => {

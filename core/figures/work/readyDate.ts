@@ -1,7 +1,5 @@
+import { afterWorkingDays, USUAL_CALENDAR } from '../../practice/workingDays.ts';
 import { figure, missing } from '../figure.ts';
-
-/** Calendar days per working day: five in seven. */
-const CALENDAR_DAYS = 7 / 5;
 
 /** Earliest day the vehicle could be ready, without asking whether bay and people are free. */
 export const readyDate = figure({
@@ -14,9 +12,11 @@ export const readyDate = figure({
     if (work.remainingHours === null) return missing('noStages');
     const workDays = work.remainingHours / work.hoursPerDay;
     const start = Math.max(work.todayDay, work.latestPartDay ?? 0);
+    const ready = afterWorkingDays(start, workDays, work.calendar ?? USUAL_CALENDAR);
+    if (ready === null) return missing('noStages');
     return {
-      value: Math.ceil(start + workDays * CALENDAR_DAYS),
-      formula: 'later of today and the last part, + hours left ÷ hours a day, five days a week',
+      value: ready,
+      formula: 'later of today and the last part, + hours left ÷ hours a day on working days, closed days passed over',
       terms: [
         { symbol: 'today', value: work.todayDay, kind: 'date' },
         ...(work.latestPartDay === null

@@ -37,11 +37,6 @@ CREATE TABLE "backup_run" (
 	CONSTRAINT "backup_run_kind" CHECK ("backup_run"."kind" in ('daily', 'asked', 'trial'))
 );
 --> statement-breakpoint
-CREATE TABLE "closed_day" (
-	"day" date PRIMARY KEY NOT NULL,
-	"name" text NOT NULL
-);
---> statement-breakpoint
 ALTER TABLE "workshop" ADD COLUMN "practice" jsonb DEFAULT '{}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "part_number" text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE "component" ADD COLUMN "priced_on" date;--> statement-breakpoint
@@ -59,3 +54,19 @@ CREATE INDEX "file_by" ON "file" USING btree ("by_id");--> statement-breakpoint
 CREATE INDEX "file_dropped" ON "file" USING btree ("dropped_at") WHERE "file"."dropped_at" is not null;--> statement-breakpoint
 CREATE INDEX "backup_run_started" ON "backup_run" USING btree ("started_at");--> statement-breakpoint
 ALTER TABLE "file_content" ALTER COLUMN "body" SET STORAGE EXTERNAL;
+--> statement-breakpoint
+-- What is written stays written, but for one thing: a person's data that is removed leaves every table.
+CREATE OR REPLACE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  IF TG_OP = 'UPDATE' AND current_setting('dajo.removal', true) = 'on' THEN RETURN NEW; END IF;
+  RAISE EXCEPTION '% is kept as it was written', TG_TABLE_NAME USING ERRCODE = 'DJ001';
+END $$;
+--> statement-breakpoint
+CREATE OR REPLACE FUNCTION frozen_design_kept() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  IF TG_OP = 'UPDATE' AND current_setting('dajo.removal', true) = 'on' THEN RETURN NEW; END IF;
+  IF OLD.frozen_at IS NOT NULL THEN
+    RAISE EXCEPTION 'a sold design never changes' USING ERRCODE = 'DJ001';
+  END IF;
+  RETURN COALESCE(NEW, OLD);
+END $$;

@@ -4,7 +4,6 @@ import {
   bigserial,
   boolean,
   check,
-  date,
   doublePrecision,
   index,
   integer,
@@ -62,12 +61,6 @@ export const workshop = pgTable(
     check('workshop_building', sql`${t.buildingWidthM} > 0 and ${t.buildingLengthM} > 0`),
   ],
 );
-
-/** Days on which the workshop is closed, beside its free days of the week. */
-export const closedDay = pgTable('closed_day', {
-  day: date('day').primaryKey(),
-  name: text('name').notNull(),
-});
 
 /** Every backup and every trial of one, with how it ended: what a manager looks at to sleep well. */
 export const backupRun = pgTable(

@@ -10,6 +10,7 @@ import { TimeInput } from '../../widgets/TimeInput.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { WorkingDays } from '../../widgets/WorkingDays.tsx';
 import { WorkshopFields } from '../../widgets/WorkshopFields.tsx';
+import { PracticeFields } from './PracticeFields.tsx';
 
 /** Settings that begin as common practice, as they are told. */
 const RECKONED = {
@@ -100,6 +101,11 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
               onChange={(workingDays) => set({ workingDays })}
               fault={faults.workingDays}
             />
+          </div>
+        </Panel>
+        <Panel title="How it does things" aside="numbers, closed days, what boxes must stand">
+          <div className="in">
+            <PracticeFields value={draft.practice} onChange={(practice) => set({ practice })} faults={faults} />
           </div>
         </Panel>
       </EntryForm>

@@ -1,0 +1,36 @@
+import { sql } from 'drizzle-orm';
+import type { Db } from '../db/connect.ts';
+import { clientRows, vehicleRows } from './rows.ts';
+
+/** Everything that is kept of a client, as JSON: who they are, their vehicles, and every job whole. */
+export async function dataOf(db: Db, id: string) {
+  const client = (await clientRows(db)).find((row) => row.id === id) ?? null;
+  const vehicles = (await vehicleRows(db)).filter((row) => row.clientId === id);
+  const numbers = vehicles.flatMap(({ jobs }) => jobs.map(({ number }) => number));
+  const list = sql.join([...numbers.map((one) => sql`${one}`), sql`''`], sql`, `);
+  const all = async (query: ReturnType<typeof sql>) => (await db.execute(query)).rows;
+  return {
+    client,
+    vehicles,
+    weighings: await all(
+      sql`select w.* from weighing w join vehicle v on v.id = w.vehicle_id where v.client_id = ${id}`,
+    ),
+    measured: await all(
+      sql`select f.* from vehicle_figure f join vehicle v on v.id = f.vehicle_id where v.client_id = ${id}`,
+    ),
+    jobs: await all(sql`select * from job where number in (${list}) order by number`),
+    brief: await all(
+      sql`select b.* from brief_line b join job j on j.id = b.job_id where j.number in (${list}) order by b.position`,
+    ),
+    designs: await all(
+      sql`select d.* from design d join job j on j.id = d.job_id where j.number in (${list}) order by d.created_at`,
+    ),
+    files: await all(
+      sql`select f.id, f.about, f.name, f.caption, f.at from file f where f.dropped_at is null and (f.about_id in (select v.id::text from vehicle v where v.client_id = ${id})
+        or f.about_id in (select id::text from job where number in (${list})))`,
+    ),
+    history: await all(
+      sql`select id, at, what, resource, job_number from event where job_number in (${list}) or resource_id = ${id} order by id`,
+    ),
+  };
+}

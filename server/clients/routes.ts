@@ -1,0 +1,112 @@
+import { eq, ne, sql } from 'drizzle-orm';
+import { clientAddress } from '../../contract/clients.ts';
+import type { Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
+import { client, vehicle } from '../db/schema/index.ts';
+import { serve } from '../endpoint.ts';
+import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { dataOf } from './dataOf.ts';
+import { removeFiles, removeTraces, tracesOf } from './removal.ts';
+import { clientRows } from './rows.ts';
+
+/** A client, locked; told as stale where it is not as it was seen. */
+async function lockClient(tx: Tx, id: string, version: number) {
+  const stored = one(await tx.select().from(client).where(eq(client.id, id)).for('update'), 'client');
+  if (stored.version !== version) throw new Stale((await clientRows(tx)).find((row) => row.id === id));
+  if (stored.removedAt) throw new RuleBroken('The data of this client was removed: nothing of it is changed any more.');
+  return stored;
+}
+
+export const clientEndpoints = [
+  serve(clientAddress.list, ({ db }) => clientRows(db)),
+  serve(clientAddress.change, ({ params, body, change }) =>
+    change(async ({ tx, log }) => {
+      const { name, contact } = await lockClient(tx, params.id, body.version);
+      const version = body.version + 1;
+      await tx
+        .update(client)
+        .set({ ...body, version })
+        .where(eq(client.id, params.id));
+      const what = `changed the client ${body.name}`;
+      await log({ what, resource: 'client', id: params.id, before: { name, contact }, after: body });
+      return { version };
+    }),
+  ),
+  serve(clientAddress.merge, ({ params, body, change }) =>
+    change(async ({ tx, log }) => {
+      if (params.id === body.into) throw new BadInput({ into: 'Choose another client than this one.' });
+      // Both in one order, whichever way round two people merge them.
+      const both = [
+        { id: params.id, version: body.version },
+        { id: body.into, version: body.intoVersion },
+      ].sort((a, b) => a.id.localeCompare(b.id));
+      const found = new Map<string, Awaited<ReturnType<typeof lockClient>>>();
+      for (const { id, version } of both) found.set(id, await lockClient(tx, id, version));
+      const [gone, stays] = [found.get(params.id)!, found.get(body.into)!];
+      const moved = await tx
+        .update(vehicle)
+        .set({ clientId: stays.id })
+        .where(eq(vehicle.clientId, gone.id))
+        .returning();
+      const contact = [...new Set([stays.contact, gone.contact].filter(Boolean))].join('; ').slice(0, 200);
+      await tx
+        .update(client)
+        .set({ contact, version: stays.version + 1 })
+        .where(eq(client.id, stays.id));
+      await tx.delete(client).where(eq(client.id, gone.id));
+      await log({
+        what: `merged the client ${gone.name} into ${stays.name}`,
+        resource: 'client',
+        id: stays.id,
+        before: gone,
+        after: { vehicles: moved.map(({ id }) => id) },
+      });
+      return { id: stays.id };
+    }),
+  ),
+  serve(clientAddress.data, async ({ db, params, res }) => {
+    const data = await dataOf(db, params.id);
+    one(data.client ? [data.client] : [], 'client');
+    res
+      .type('application/json')
+      .setHeader('Content-Disposition', 'attachment; filename="client.json"')
+      .send(`${JSON.stringify(data, null, 2)}\n`);
+    return undefined;
+  }),
+  serve(clientAddress.remove, ({ params, body, change, now }) =>
+    change(async ({ tx, log }) => {
+      const stored = await lockClient(tx, params.id, body.version);
+      const { rows: open } = await tx.execute<{ number: string }>(sql`
+        select j.number from job j join vehicle v on v.id = j.vehicle_id
+        where v.client_id = ${stored.id} and j.state not in ('handedOver', 'cancelled') order by 1`);
+      if (open.length > 0)
+        throw new RuleBroken(
+          `${open.map(({ number }) => number).join(', ')} ${open.length === 1 ? 'is' : 'are'} still worked on. Hand over or cancel first.`,
+        );
+      const vehicles = await tx.select().from(vehicle).where(eq(vehicle.clientId, stored.id));
+      // What another client is known by too is not a trace of this one.
+      const others = await tx.select().from(client).where(ne(client.id, stored.id));
+      const shared = new Set(tracesOf(others.flatMap(({ name, contact }) => [name, contact])));
+      const traces = tracesOf([
+        stored.name,
+        stored.contact,
+        ...vehicles.flatMap(({ registration, chassisNumber }) => [registration, chassisNumber]),
+      ]).filter((one) => !shared.has(one));
+      await removeFiles(
+        tx,
+        vehicles.map(({ id }) => id),
+      );
+      const places = await removeTraces(tx, traces);
+      await tx
+        .update(vehicle)
+        .set({ registration: '', chassisNumber: '', version: sql`${vehicle.version} + 1` })
+        .where(eq(vehicle.clientId, stored.id));
+      await tx
+        .update(client)
+        .set({ name: 'Removed client', contact: '', removedAt: now(), version: stored.version + 1 })
+        .where(eq(client.id, stored.id));
+      await log({ what: 'removed the data of a client', resource: 'client', id: stored.id, after: { places } });
+      return { places };
+    }),
+  ),
+];
