@@ -40,7 +40,7 @@ export interface JobHead {
   readonly title: string;
   readonly state: JobState;
   readonly version: number;
-  readonly client: { readonly name: string; readonly contact: string };
+  readonly client: { readonly id: string; readonly name: string; readonly contact: string };
   readonly use: VehicleUse;
   /** The use has a version of its own. */
   readonly useVersion: number;

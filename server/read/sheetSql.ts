@@ -15,7 +15,7 @@ const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
 
 const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
-  'client', json_build_object('name', c.name, 'contact', c.contact),
+  'client', json_build_object('id', c.id, 'name', c.name, 'contact', c.contact),
   'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
   'kit', case when j.kit_revision_id is not null
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,

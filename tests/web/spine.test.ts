@@ -21,7 +21,7 @@ const JOB: JobSheet = {
   state: 'sizing',
   version: 1,
   useVersion: 1,
-  client: { name: 'C', contact: '' },
+  client: { id: 'c', name: 'C', contact: '' },
   vehicle: {
     id: 'v',
     name: 'Test van',

@@ -21,6 +21,9 @@ const Models = lazy(() => import('../places/models/ModelsPlace.tsx'));
 const VariantPlace = lazy(() => import('../places/models/VariantPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
+const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
+const ClientsPlace = lazy(() => import('../places/clients/ClientsPlace.tsx'));
+const VehiclePlace = lazy(() => import('../places/clients/VehiclePlace.tsx'));
 const JobPlace = lazy(() => import('../places/jobs/JobPlace.tsx'));
 const Bench = lazy(() => import('../places/jobs/stages/Bench.tsx'));
 
@@ -43,6 +46,9 @@ function Places() {
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />
           <Route path="/components/:kind" element={<Components />} />
+          <Route path="/clients" element={<ClientsPlace />} />
+          <Route path="/clients/:id" element={<ClientPlace />} />
+          <Route path="/vehicles/:id" element={<VehiclePlace />} />
           <Route path="/jobs/:number/bench" element={<Bench />} />
           <Route path="/jobs/:number" element={<Navigate to="brief" replace />} />
           <Route path="/jobs/:number/:step" element={<JobPlace />} />

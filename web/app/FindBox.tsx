@@ -1,8 +1,9 @@
 import { AutoComplete } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { clientAddress, vehiclesAddress } from '../../contract/clients.ts';
 import { JOB_STATE_NAME } from '../../wording/work.ts';
-import { useFloor, useJobs, useLibrary } from '../data/resources.ts';
+import { useFloor, useJobs, useLibrary, useOfAddress } from '../data/resources.ts';
 
 const MOST = 10;
 
@@ -41,6 +42,8 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
   const { data: jobs } = useJobs();
   const { data: floor } = useFloor();
   const { shelves } = useLibrary();
+  const { data: clients } = useOfAddress(clientAddress.list, {});
+  const { data: vehicles } = useOfAddress(vehiclesAddress.list, {});
   const options = useMemo(() => {
     const wanted = text.trim().toLowerCase();
     if (!wanted) return [];
@@ -59,8 +62,19 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
           label: `${name}: wanted by ${job.number} ${job.title}`,
         })),
     );
-    return [...found, ...parts].slice(0, MOST);
-  }, [text, jobs, floor, shelves]);
+    const known = [
+      ...(vehicles ?? [])
+        .filter((one) => `${one.name} ${one.registration} ${one.chassisNumber}`.toLowerCase().includes(wanted))
+        .map((one) => ({
+          value: `/vehicles/${one.id}`,
+          label: `${one.name}, the vehicle${one.registration ? `, ${one.registration}` : ''}`,
+        })),
+      ...(clients ?? [])
+        .filter((one) => `${one.name} ${one.contact}`.toLowerCase().includes(wanted))
+        .map((one) => ({ value: `/clients/${one.id}`, label: `${one.name}, client` })),
+    ];
+    return [...found, ...parts, ...known].slice(0, MOST);
+  }, [text, jobs, floor, shelves, clients, vehicles]);
   return (
     <AutoComplete
       id="find"

@@ -8,7 +8,7 @@ import {
 } from '@ant-design/icons';
 import { Dropdown } from 'antd';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
-import { Link, NavLink, useNavigate } from 'react-router';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { UNIT_SETS, type UnitChoice } from '../../core/quantity/units.ts';
 import { UNIT_NAME } from '../../wording/workshop.ts';
 import { useLive } from '../data/live.ts';
@@ -21,10 +21,14 @@ import { useShellKeys } from './shellKeys.ts';
 
 const MyAccount = lazy(() => import('../places/people/MyAccount.tsx'));
 
+/** Clients and vehicles are a part of the place of jobs. */
+const OF_JOBS = /^\/(clients|vehicles)/;
+
 /** Top bar with the places, the finder and the person; the place below it. */
 export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const [listOpen, setListOpen] = useState(false);
   const [accountOpen, setAccountOpen] = useState(false);
   useLive();
@@ -60,7 +64,7 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/" end className={({ isActive }) => (isActive ? 'here' : '')}>
             Floor
           </NavLink>
-          <NavLink to="/jobs" className={({ isActive }) => (isActive ? 'here' : '')}>
+          <NavLink to="/jobs" className={({ isActive }) => (isActive || OF_JOBS.test(pathname) ? 'here' : '')}>
             Jobs
           </NavLink>
           <NavLink to="/models" className={({ isActive }) => (isActive ? 'here' : '')}>

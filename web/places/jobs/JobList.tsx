@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { ContactsOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import type { JobRow } from '../../../contract/job.ts';
@@ -82,11 +82,16 @@ export default function JobList() {
     <div className="page stack">
       <div className="spread">
         <h1>Jobs</h1>
-        {person.role === 'manager' && (
-          <Button type="primary" icon={<PlusOutlined />} onClick={() => navigate('/jobs/new')}>
-            New job
+        <span className="row">
+          <Button icon={<ContactsOutlined />} onClick={() => navigate('/clients')}>
+            Clients and vehicles
           </Button>
-        )}
+          {person.role === 'manager' && (
+            <Button type="primary" icon={<PlusOutlined />} onClick={() => navigate('/jobs/new')}>
+              New job
+            </Button>
+          )}
+        </span>
       </div>
       {error && <p className="stop">{error.message}</p>}
       <Panel title="In hand" aside={`${open.length} jobs`}>

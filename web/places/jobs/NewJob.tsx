@@ -20,10 +20,13 @@ import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { LineEditor } from './brief/LineEditor.tsx';
 import { lineToStart } from './brief/lineToStart.ts';
+import { KnownClient, KnownVehicle } from './KnownBefore.tsx';
 
 type Draft = Sent<NewJobBody>;
 
 const BLANK: Draft = {
+  clientId: null,
+  vehicleId: null,
   clientName: '',
   clientContact: '',
   title: '',
@@ -61,70 +64,90 @@ export default function NewJob() {
     <EntryForm className="page stack" style={{ maxWidth: 1000 }} onSave={() => void save()}>
       <h1>New job</h1>
       {form.refusal && <Alert type="error" title={form.refusal} />}
-      <Panel title="Client">
-        <div className="in fields">
-          <TextField
-            label="Client"
-            value={body.clientName}
-            onChange={(clientName) => set({ clientName })}
-            fault={faults.clientName}
-          />
-          <TextField
-            label="Contact"
-            value={body.clientContact}
-            onChange={(clientContact) => set({ clientContact })}
-            fault={faults.clientContact}
-          />
-        </div>
-      </Panel>
-      <Panel
-        title="Vehicle"
-        aside={variant ? `built ${variant.yearFrom} to ${variant.yearTo}` : 'models and variants from the library'}
-      >
-        <div className="in fields">
-          <TextField label="What it is" value={body.title} onChange={(title) => set({ title })} fault={faults.title} />
-          <Choice
-            label="Model and variant"
-            value={body.variantId || null}
-            options={newestOnly(shelves?.data.variants ?? []).map((v) => ({
-              value: v.id,
-              label: `${v.makerName} ${v.modelName} ${v.name}`,
-            }))}
-            onChange={(variantId) => set({ variantId: variantId ?? '' })}
-            fault={faults.variantId}
-          />
-          <QuantityInput
-            label="Year built"
-            kind="count"
-            value={body.builtYear}
-            onChange={(builtYear) => set({ builtYear })}
-            fault={faults.builtYear}
-          />
-          <TextField
-            label="Chassis number"
-            value={body.chassisNumber}
-            onChange={(chassisNumber) => set({ chassisNumber })}
-            fault={faults.chassisNumber}
-          />
-          <TextField
-            label="Registration"
-            value={body.registration}
-            onChange={(registration) => set({ registration })}
-            fault={faults.registration}
-          />
-          <TextField label="Colour" value={body.colour} onChange={(colour) => set({ colour })} fault={faults.colour} />
-        </div>
-        {plan && span && (
-          <div className="in">
-            <VehiclePlan vehicle={plan} parts={[]} perMm={0.06} title={`${plan.variant.modelName} from above`} />
-            <p className="soft small">
-              {formatQuantity(span.rearX - span.frontX, 'length', unitSet)} long,{' '}
-              {formatQuantity(span.width, 'length', unitSet)} wide, gross mass{' '}
-              {formatQuantity(plan.figures.grossMass.value, 'mass', unitSet)} by its plate
-            </p>
-          </div>
-        )}
-      </Panel>
+      <KnownVehicle body={body} set={set} faults={faults} />
+      {!body.vehicleId && (
+        <>
+          <Panel title="Client">
+            <div className="in fields">
+              <KnownClient body={body} set={set} faults={faults} />
+              {!body.clientId && (
+                <>
+                  <TextField
+                    label="Client"
+                    value={body.clientName}
+                    onChange={(clientName) => set({ clientName })}
+                    fault={faults.clientName}
+                  />
+                  <TextField
+                    label="Contact"
+                    value={body.clientContact}
+                    onChange={(clientContact) => set({ clientContact })}
+                    fault={faults.clientContact}
+                  />
+                </>
+              )}
+            </div>
+          </Panel>
+          <Panel
+            title="Vehicle"
+            aside={variant ? `built ${variant.yearFrom} to ${variant.yearTo}` : 'models and variants from the library'}
+          >
+            <div className="in fields">
+              <TextField
+                label="What it is"
+                value={body.title}
+                onChange={(title) => set({ title })}
+                fault={faults.title}
+              />
+              <Choice
+                label="Model and variant"
+                value={body.variantId || null}
+                options={newestOnly(shelves?.data.variants ?? []).map((v) => ({
+                  value: v.id,
+                  label: `${v.makerName} ${v.modelName} ${v.name}`,
+                }))}
+                onChange={(variantId) => set({ variantId: variantId ?? '' })}
+                fault={faults.variantId}
+              />
+              <QuantityInput
+                label="Year built"
+                kind="count"
+                value={body.builtYear}
+                onChange={(builtYear) => set({ builtYear })}
+                fault={faults.builtYear}
+              />
+              <TextField
+                label="Chassis number"
+                value={body.chassisNumber}
+                onChange={(chassisNumber) => set({ chassisNumber })}
+                fault={faults.chassisNumber}
+              />
+              <TextField
+                label="Registration"
+                value={body.registration}
+                onChange={(registration) => set({ registration })}
+                fault={faults.registration}
+              />
+              <TextField
+                label="Colour"
+                value={body.colour}
+                onChange={(colour) => set({ colour })}
+                fault={faults.colour}
+              />
+            </div>
+            {plan && span && (
+              <div className="in">
+                <VehiclePlan vehicle={plan} parts={[]} perMm={0.06} title={`${plan.variant.modelName} from above`} />
+                <p className="soft small">
+                  {formatQuantity(span.rearX - span.frontX, 'length', unitSet)} long,{' '}
+                  {formatQuantity(span.width, 'length', unitSet)} wide, gross mass{' '}
+                  {formatQuantity(plan.figures.grossMass.value, 'mass', unitSet)} by its plate
+                </p>
+              </div>
+            )}
+          </Panel>
+        </>
+      )}
       <Panel title="Brief" aside="firm lines decide, wishes weigh">
         <div className="in stack">
           {body.brief.map((line, i) => (

@@ -44,7 +44,7 @@ export function PracticeFields({ value, onChange, faults }: Props) {
         <Choice
           label="Numbers are typed with"
           mayBeEmpty
-          placeholder="as the browser's language has it"
+          placeholder="browser’s own way"
           value={decimalComma === undefined ? null : decimalComma ? 'comma' : 'point'}
           options={DECIMALS}
           onChange={(choice) => {
@@ -59,7 +59,8 @@ export function PracticeFields({ value, onChange, faults }: Props) {
           <QuantityInput
             key={direction}
             label={`${label}, g`}
-            kind="ratio"
+            kind="coefficient"
+            digits={1}
             value={now.holdingG[direction]}
             onChange={(g) => g !== null && set({ holdingG: { ...now.holdingG, [direction]: g } })}
             fault={faults[`practice.holdingG.${direction}`]}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { BriefLineBody } from '../../../../contract/brief.ts';
 import { briefAddress } from '../../../../contract/brief.ts';
 import { usePerson } from '../../../data/session.tsx';
@@ -22,7 +23,15 @@ export default function BriefStep() {
   const may = useMay(job, 'brief');
   return (
     <div className="stack">
-      <Panel title="Brief" aside={`${job.client.name}${job.client.contact ? `, ${job.client.contact}` : ''}`}>
+      <Panel
+        title="Brief"
+        aside={
+          <>
+            <Link to={`/clients/${job.client.id}`}>{job.client.name}</Link>
+            {job.client.contact && `, ${job.client.contact}`}
+          </>
+        }
+      >
         <fieldset className="in stack" disabled={!may} style={{ border: 0, margin: 0, minWidth: 0 }}>
           <legend className="hidden-label">Lines of the brief</legend>
           {job.brief.map((line) => (

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { measuringList } from '../../../../core/brief/measuringList.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { judgeChassisNumber } from '../../../../core/vehicle/chassisNumber.ts';
@@ -46,7 +47,11 @@ export default function VehicleStep() {
       <NewerRevision />
       <Panel
         title={`${variant.makerName} ${variant.modelName} ${variant.name}`}
-        aside={`${job.vehicle.builtYear}, ${job.vehicle.colour || 'colour not noted'}`}
+        aside={
+          <Link to={`/vehicles/${job.vehicle.id}`}>
+            {job.vehicle.builtYear}, {job.vehicle.colour || 'colour not noted'}: all of it
+          </Link>
+        }
       >
         <div className="in">
           <VehicleElevation
