@@ -18,7 +18,7 @@ export default defineConfig({
     ],
     globalSetup: ['tests/api/template.ts'],
     // Building the page has set it to production, in which React keeps nothing for tests.
-    env: { NODE_ENV: 'test' },
+    env: { NODE_ENV: 'test', WORK: 'off' },
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -21,6 +21,8 @@ export interface AppParts extends House {
   readonly pool: pg.Pool;
   readonly live: Live;
   readonly logger: Logger;
+  /** It is being stopped: what is under way is answered, nothing new should come. */
+  readonly isEnding: () => boolean;
 }
 
 /** What people send who are not signed in yet. */
@@ -54,10 +56,33 @@ export function createApp(parts: AppParts): Express {
     if (req.secure) res.setHeader('Strict-Transport-Security', `max-age=${YEAR_S}`);
     next();
   });
+  app.use(standing(parts));
   app.use('/api', apiRouter(parts));
   if (config.pageFolder) servePage(app, config.pageFolder);
   app.use(answerProblem(logger));
   return app;
+}
+
+/** For whatever watches over it: alive, and ready to answer with its database. */
+function standing({ pool, isEnding }: AppParts): Router {
+  const router = Router();
+  router.get('/health', (_req, res) => {
+    res.set('Cache-Control', 'no-store').type('text/plain').send('alive\n');
+  });
+  router.get('/ready', async (_req, res) => {
+    const ready =
+      !isEnding() &&
+      (await pool.query('select 1').then(
+        () => true,
+        () => false,
+      ));
+    res
+      .set('Cache-Control', 'no-store')
+      .type('text/plain')
+      .status(ready ? 200 : 503)
+      .send(ready ? 'ready\n' : 'not ready\n');
+  });
+  return router;
 }
 
 function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
@@ -123,7 +148,7 @@ function servePage(app: Express, folder: string): void {
       },
     }),
   );
-  app.get(/^\/(?!api\/|assets\/).*/, (_req, res) => {
+  app.get(/^\/(?!api\/|assets\/|health$|ready$).*/, (_req, res) => {
     res.setHeader('Cache-Control', 'no-cache');
     res.sendFile('index.html', { root: folder });
   });

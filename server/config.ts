@@ -18,6 +18,7 @@ export interface Config {
   readonly beginWord: string | null;
   /** The other workshop of this installation; null where there is one. */
   readonly houses: HousesNow | null;
+  readonly logLevel: LogLevel;
   /** How much all photographs and papers together may take, bytes. */
   readonly filesQuotaBytes: number;
   /** Proxies whose word about address and HTTPS is taken; an empty list trusts nobody. */
@@ -58,9 +59,34 @@ export function configFrom(env: NodeJS.ProcessEnv, standing: Standing): Config {
     demo: sample,
     demoPassword: DEMO_PASSWORD,
     signInTries: wholeFrom(env, 'SIGN_IN_TRIES', 10, 1, 1000),
+    logLevel: levelFrom(env.LOG_LEVEL),
     filesQuotaBytes: wholeFrom(env, 'FILES_QUOTA_MB', 10_240, 1, 10_000_000) * 1e6,
     trustedProxies: proxiesFrom(env.TRUSTED_PROXIES),
   };
+}
+
+export const LOG_LEVELS = ['silent', 'error', 'warn', 'info', 'debug'] as const;
+export type LogLevel = (typeof LOG_LEVELS)[number];
+
+function levelFrom(text: string | undefined): LogLevel {
+  if (text === undefined || text === '') return 'warn';
+  const level = LOG_LEVELS.find((one) => one === text);
+  if (!level) throw new SettingFault(`LOG_LEVEL is “${text}”: write one of ${LOG_LEVELS.join(', ')}.`);
+  return level;
+}
+
+/** Settings of the process, not of a house. */
+export interface Settings {
+  readonly backupFolder: string;
+  /** Does this server do what is to be done by itself, or is there a worker for it? */
+  readonly work: boolean;
+}
+
+export function settingsOf(env: NodeJS.ProcessEnv): Settings {
+  const work = env.WORK ?? '';
+  if (work !== '' && work !== 'on' && work !== 'off')
+    throw new SettingFault(`WORK is “${work}”: write on, or off where npm run work does it.`);
+  return { backupFolder: env.BACKUP_FOLDER || 'backups', work: work !== 'off' };
 }
 
 /** A whole number of the environment, between two ends. */

@@ -10,6 +10,7 @@ import { hasRole } from '../contract/rights.ts';
 import type { SignedIn } from '../contract/session.ts';
 import type { Workshop } from '../contract/workshop.ts';
 import { dayOf } from '../wording/dates.ts';
+import type { Backups } from './backups/backups.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
@@ -25,6 +26,11 @@ export interface House {
   readonly config: Config;
   /** Where documents are made, away from the thread that answers. */
   readonly press: Press;
+  /** What makes backups; null where this server makes none. */
+  readonly backups: Backups | null;
+  /** Of Dajo, and since when this server runs. */
+  readonly version: string;
+  readonly startedAt: Date;
   /** The clock, so that tests can set it. */
   readonly now: () => Date;
 }

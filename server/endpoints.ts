@@ -1,3 +1,4 @@
+import { backupEndpoints } from './backups/routes.ts';
 import { clientEndpoints } from './clients/routes.ts';
 import { vehiclesEndpoints } from './clients/vehicleRoutes.ts';
 import { componentEndpoints } from './components/routes.ts';
@@ -26,6 +27,7 @@ import { workshopEndpoints } from './workshop/routes.ts';
 export const ENDPOINTS: readonly Endpoint[] = [
   ...preferenceEndpoints,
   ...workshopEndpoints,
+  ...backupEndpoints,
   ...peopleEndpoints,
   ...myEndpoints,
   ...libraryEndpoints,

@@ -5,19 +5,10 @@ import { tidyFiles } from './read/tidyFiles.ts';
 
 /** Keys of requests are kept this long: nobody sends the same request again later than that. */
 const KEY_DAYS = 7;
-const HOUR_MS = 3_600_000;
 
 /** Throws away keys of requests older than a week and counts of sign-in tries that have run out. */
-async function tidy(db: Db): Promise<void> {
+export async function tidy(db: Db): Promise<void> {
   await db.delete(idempotencyKey).where(lt(idempotencyKey.at, sql`now() - make_interval(days => ${KEY_DAYS})`));
   await tidyFiles(db);
   await db.delete(signInTry).where(lt(signInTry.expire, Date.now()));
-}
-
-/** Tidies every hour; several servers on one database may do it, each finds less to do. */
-export function keepTidy(db: Db): { readonly stop: () => void } {
-  // A database that is away is tidied an hour later.
-  const timer = setInterval(() => void tidy(db).catch(() => {}), HOUR_MS);
-  timer.unref();
-  return { stop: () => clearInterval(timer) };
 }

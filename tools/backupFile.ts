@@ -67,6 +67,21 @@ export async function restore(file: string, url: string): Promise<Restored> {
   const [there] = await asked(admin, 'select 1 from pg_database where datname = $1', [name]);
   if (there && (await hasWorkshop(url)))
     throw new BackupFault(`The database “${name}” holds a workshop: name an empty one, or one that is not there yet.`);
+  return unpacked(file, url, async (scratch, counted) => {
+    if (there) await asked(admin, `alter database "${name}" rename to "${scratch}_empty"`);
+    await asked(admin, `alter database "${scratch}" rename to "${name}"`);
+    if (there) await asked(admin, `drop database "${scratch}_empty"`);
+    return counted;
+  });
+}
+
+/** Unpacks a backup into a database made beside, brings it up to date and looks at it; then does with it what is wished. */
+async function unpacked<T>(
+  file: string,
+  url: string,
+  then: (scratch: string, counted: Restored, beside: string) => Promise<T>,
+): Promise<T> {
+  const admin = withDatabase(url, 'postgres');
   const scratch = `restore_${randomBytes(6).toString('hex')}`;
   await asked(admin, `create database "${scratch}"`);
   try {
@@ -86,14 +101,29 @@ export async function restore(file: string, url: string): Promise<Restored> {
       beside,
       'select (select count(*) from person)::int as people, (select count(*) from job)::int as jobs',
     );
-    if (there) await asked(admin, `alter database "${name}" rename to "${scratch}_empty"`);
-    await asked(admin, `alter database "${scratch}" rename to "${name}"`);
-    if (there) await asked(admin, `drop database "${scratch}_empty"`);
-    return counted!;
+    return await then(scratch, counted!, beside);
   } catch (error) {
     await asked(admin, `drop database if exists "${scratch}" with (force)`);
     throw error;
   }
+}
+
+/**
+ * Restores a backup into a database made for it, holds every photograph and paper against its hash, and throws it away.
+ * Nothing said is a backup that can be trusted.
+ */
+export async function tryBackup(file: string, url: string): Promise<void> {
+  if (!existsSync(file)) throw new BackupFault(`There is no file ${file}.`);
+  await unpacked(file, url, async (scratch, { people }, beside) => {
+    if (people === 0) throw new BackupFault(`${file} holds nobody: it is a backup of an empty workshop.`);
+    const [spoiled] = await asked<{ n: number }>(
+      beside,
+      `select count(*)::int as n from file_content where encode(sha256(body), 'hex') <> hash`,
+    );
+    if (spoiled && spoiled.n > 0)
+      throw new BackupFault(`${file}: ${spoiled.n} photographs or papers are not as they were stored.`);
+    await asked(withDatabase(url, 'postgres'), `drop database "${scratch}" with (force)`);
+  });
 }
 
 /** How many steps a database has taken; null where it is none of ours. */

@@ -6,15 +6,22 @@ import express, { type Express } from 'express';
 import { pino } from 'pino';
 import { HOUSE_COOKIE } from '../contract/session.ts';
 import { createApp } from '../server/app.ts';
-import { configFrom, type Standing, wholeFrom } from '../server/config.ts';
+import { configFrom, type LogLevel, type Standing, settingsOf, wholeFrom } from '../server/config.ts';
 import { connect, type Db } from '../server/db/connect.ts';
 import { startPress } from '../server/documents/press.ts';
 import { startLive } from '../server/events/live.ts';
 import { workshopNow } from '../server/read/workshop.ts';
-import { keepTidy } from '../server/tidy.ts';
+import { backupsOf } from './backups.ts';
+import { keepWorking } from './keepWorking.ts';
 
 const STREAMS_END_MS = 200;
 const KEEP_ALIVE_MS = 120_000;
+/** How long a stop waits for answers that are under way. */
+const IN_FLIGHT_MS = 8000;
+
+const { version: VERSION } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
+  version: string;
+};
 
 export interface Running {
   readonly url: string;
@@ -37,8 +44,8 @@ function sessionSecret(): string {
 }
 
 export interface ServeOptions {
-  /** @default 'warn' */
-  readonly log?: 'silent' | 'warn';
+  /** @default LOG_LEVEL */
+  readonly log?: LogLevel | undefined;
   /** Is the sample workshop in this database? @default true */
   readonly sample?: boolean;
   /** Database of a workshop of one's own, served beside the sample; the page asks which is meant. @default null */
@@ -50,12 +57,14 @@ export interface ServeOptions {
 interface House {
   readonly app: Express;
   readonly db: Db;
+  /** Lets go of what is followed without end, and says that nothing new should come. */
+  readonly ending: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
 async function openHouse(
   databaseUrl: string,
-  log: 'silent' | 'warn',
+  log: LogLevel | undefined,
   standing: Omit<Standing, 'databaseUrl' | 'sessionSecret'>,
 ): Promise<House> {
   const config = configFrom(process.env, { ...standing, databaseUrl, sessionSecret: sessionSecret() });
@@ -63,6 +72,9 @@ async function openHouse(
     databaseUrl,
     wholeFrom(process.env, 'DATABASE_CONNECTIONS', 10, 2, 200),
   );
+  const { backupFolder, work } = settingsOf(process.env);
+  const backups = backupsOf(databaseUrl, standing.sample ? `${backupFolder}/sample` : backupFolder, !standing.sample);
+  let ending = false;
   const press = startPress();
   const live = await startLive(databaseUrl);
   const app = createApp({
@@ -72,16 +84,24 @@ async function openHouse(
     config,
     live,
     press,
+    backups,
+    version: VERSION,
+    startedAt: new Date(),
     now: () => new Date(),
-    logger: pino({ level: log }),
+    logger: pino({ level: log ?? config.logLevel }),
+    isEnding: () => ending,
   });
-  const tidying = keepTidy(db);
+  const working = work ? keepWorking(databaseUrl, backups) : null;
   return {
     app,
     db,
-    close: async () => {
-      tidying.stop();
+    ending: async () => {
+      ending = true;
+      // What is followed without end would hold the server up.
       await live.close();
+    },
+    close: async () => {
+      await working?.stop();
       await press.close();
       await close();
     },
@@ -92,7 +112,7 @@ const houseAsked = (cookies: string | undefined): string | null =>
   new RegExp(`(?:^|; *)${HOUSE_COOKIE}=(own|sample)(?:;|$)`).exec(cookies ?? '')?.[1] ?? null;
 
 /** Both workshops on one address: whoever has chosen none is in the own one as soon as it has been begun. */
-async function openBoth(sampleUrl: string, ownUrl: string, pageFolder: string | null, log: 'silent' | 'warn') {
+async function openBoth(sampleUrl: string, ownUrl: string, pageFolder: string | null, log: LogLevel | undefined) {
   let begun = false;
   const ownBegun = async () => {
     // Once begun it stays so: the question is asked until then and never again.
@@ -110,6 +130,10 @@ async function openBoth(sampleUrl: string, ownUrl: string, pageFolder: string | 
   });
   return {
     app: front,
+    ending: async () => {
+      await own.ending();
+      await sample.ending();
+    },
     close: async () => {
       await own.close();
       await sample.close();
@@ -122,7 +146,7 @@ export async function serve(
   databaseUrl: string,
   pageFolder: string | null,
   port: number,
-  { log = 'warn', sample = true, own = null, beginWord = null }: ServeOptions = {},
+  { log, sample = true, own = null, beginWord = null }: ServeOptions = {},
 ): Promise<Running> {
   const house =
     own === null
@@ -139,8 +163,15 @@ export async function serve(
   return {
     url: `http://${host}:${address.port}`,
     close: async () => {
-      server.closeAllConnections();
-      await new Promise((done) => server.close(done));
+      const closed = new Promise((done) => server.close(done));
+      await house.ending();
+      // What is under way is answered; what is idle ends at once, and what takes too long is cut.
+      server.closeIdleConnections();
+      const cut = setTimeout(() => server.closeAllConnections(), IN_FLIGHT_MS);
+      const idle = setInterval(() => server.closeIdleConnections(), STREAMS_END_MS);
+      await closed;
+      clearTimeout(cut);
+      clearInterval(idle);
       // Streams that closed just now still store their session.
       await new Promise((done) => setTimeout(done, STREAMS_END_MS));
       await house.close();

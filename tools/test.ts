@@ -52,6 +52,8 @@ async function browserTests(): Promise<Count> {
     await makeTemplate(cluster);
     const status = run('npx', ['playwright', 'test', ...(only === 'browser' ? rest : [])], {
       TEST_DATABASE_URL: cluster.url('DB'),
+      // Nothing is done by itself while tests look.
+      WORK: 'off',
     });
     if (!existsSync(report)) return { passed: 0, failed: 1 };
     const { stats } = JSON.parse(readFileSync(report, 'utf8')) as {

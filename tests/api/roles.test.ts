@@ -50,6 +50,7 @@ test('what an address does to a job and who may do it are said once', () => {
   expect(silent).toEqual([
     'put /preferences',
     'put /workshop',
+    'post /backups',
     'post /people',
     'put /people/:id',
     'put /people/:id/active',

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, inject } from 'vitest';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
 import type { SessionInfo } from '../../contract/session.ts';
 import { createApp } from '../../server/app.ts';
+import type { Backups } from '../../server/backups/backups.ts';
 import { type Config, configFrom, DEMO_PASSWORD } from '../../server/config.ts';
 import { connect, type Db, type Patience } from '../../server/db/connect.ts';
 import { type Press, startPress } from '../../server/documents/press.ts';
@@ -44,7 +45,11 @@ async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string
 }
 
 /** A server on its own copy of the sample, for one test file. */
-export function openWorkshop({ patience, ...settings }: { patience?: Patience } & Partial<Config> = {}): Workshop {
+export function openWorkshop({
+  patience,
+  backups,
+  ...settings
+}: { patience?: Patience; backups?: (url: string) => Backups } & Partial<Config> = {}): Workshop {
   const name = `test_${randomUUID().replace(/-/g, '')}`;
   const url = () => inject('databaseUrl').replace(/DB$/, name);
   const admin = () => inject('databaseUrl').replace(/DB$/, 'postgres');
@@ -65,6 +70,10 @@ export function openWorkshop({ patience, ...settings }: { patience?: Patience } 
       config,
       live,
       press,
+      backups: backups?.(url()) ?? null,
+      version: 'test',
+      startedAt: new Date(),
+      isEnding: () => false,
       now: () => now ?? new Date(),
       logger: pino({ level: 'silent' }),
     });

@@ -11,6 +11,7 @@ import { jobRefusal } from '../../core/job/states.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
+import type { Backups } from '../../server/backups/backups.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { refusalSentence } from '../../wording/job.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
@@ -18,7 +19,16 @@ import { openWorkshop, type Visitor } from '../api/workshop.ts';
 // Every address that changes something is fired ten times at the same moment: with the same body under one key, with
 // the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
 // thing from a known version must change it once. An address without a case here fails the test.
-const shop = openWorkshop();
+/** A backup that is still being written while the others ask. */
+const slow: Backups = {
+  folder: 'nowhere',
+  daily: false,
+  write: () => new Promise(() => {}),
+  tryOut: async () => {},
+  remove: () => {},
+  find: () => null,
+};
+const shop = openWorkshop({ backups: () => slow });
 const TEN = Array.from({ length: 10 }, (_, i) => i);
 
 /** How many of ten may succeed, and how many events they leave. */
@@ -562,6 +572,14 @@ const CASES: Record<string, Case> = {
       const [gone, stays] = [await vehicleOf(await ownJob()), await vehicleOf(await ownJob())];
       const body = { into: stays.id, version: gone.version, intoVersion: stays.version };
       return { path: `/vehicles/${gone.id}/merge`, body: () => body };
+    },
+  },
+  'post /backups': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      await sql('update backup_run set ended_at = now() where ended_at is null');
+      return { path: '/backups', body: () => ({}) };
     },
   },
   'post /variants': {

@@ -10,6 +10,7 @@ import { TimeInput } from '../../widgets/TimeInput.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { WorkingDays } from '../../widgets/WorkingDays.tsx';
 import { WorkshopFields } from '../../widgets/WorkshopFields.tsx';
+import { Backups } from './Backups.tsx';
 import { PracticeFields } from './PracticeFields.tsx';
 
 /** Settings that begin as common practice, as they are told. */
@@ -109,6 +110,7 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
           </div>
         </Panel>
       </EntryForm>
+      {may && <Backups />}
       <Conflict
         of={workshopAddress.change}
         params={{}}
