@@ -19,7 +19,8 @@ export type EventResource =
   | 'person'
   | 'plan'
   | 'file'
-  | 'client';
+  | 'client'
+  | 'kit';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -44,6 +45,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   plan: [],
   file: [],
   client: ['head'],
+  kit: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

@@ -5,7 +5,7 @@ import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { address, answers } from './address.ts';
 import { type BriefLineBody, briefLineSchema } from './brief.ts';
-import type { Versioned } from './fields.ts';
+import type { Made, Versioned } from './fields.ts';
 import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 export interface NewJob {
   /** A client that is known already; its name and contact are then left as they are. */
@@ -159,6 +159,13 @@ export const jobAddress = {
     act: 'move',
     body: placeSchema,
     answer: answers<Versioned>(),
+  }),
+  makeKit: address({
+    method: 'post',
+    path: '/jobs/:number/kits',
+    act: 'kit',
+    body: Joi.object<{ name: string }, true>({ name: text('Name of the kit', 60).min(2).required() }),
+    answer: answers<Made>(),
   }),
   chooseKit: address({
     method: 'put',

@@ -1,6 +1,6 @@
 import type { KitRevision } from '../core/kit/kit.ts';
+import { boltInStages, type StageFacts } from '../core/kit/usualStages.ts';
 import kits from './kits.json' with { type: 'json' };
-import { boltInStages, type StageFacts } from './stages.ts';
 
 type Body = Omit<KitRevision, 'kitId' | 'kitName' | 'modelName'>;
 export interface DemoKit {

@@ -3,10 +3,14 @@ import { datePastProblem } from '../../contract/brief.ts';
 import { JOB_PIECES, type JobPiece, jobsAddress } from '../../contract/job.ts';
 import { jobAddress, type NewJob } from '../../contract/jobChange.ts';
 import { USUAL_USE, vehicleUseAddress } from '../../contract/use.ts';
+import { resolveDesign } from '../../core/design/resolve.ts';
+import { createSheet } from '../../core/figures/evaluate.ts';
+import { packFacts } from '../../core/figures/pack/packFacts.ts';
 import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { moveRefusal } from '../../core/job/stateMoves.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
+import { kitFromDesign } from '../../core/kit/fromDesign.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { toCsv } from '../../wording/csv.ts';
@@ -20,6 +24,8 @@ import {
   client,
   design,
   job,
+  kit,
+  kitLine,
   kitRevision,
   place,
   variant,
@@ -29,6 +35,8 @@ import {
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
+import { figureInputOfJob } from '../read/figureInput.ts';
+import { freeId } from '../read/freeId.ts';
 import { jobRows } from '../read/jobs.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
 import { movableJob } from './movable.ts';
@@ -199,6 +207,39 @@ export const jobEndpoints = [
         after: { state, reason },
       });
       return { version: after.version };
+    }),
+  ),
+  serve(jobAddress.makeKit, ({ change, params, body, workshop, today }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      if (!stored.chosenDesignId) throw new RuleBroken('Choose a design first: the kit is made from it.');
+      const { input } = await figureInputOfJob(tx, stored, workshop, today);
+      const slots = resolveDesign(input);
+      const pack = createSheet(slots).get(packFacts).value;
+      if (!pack) throw new RuleBroken('The design has no whole pack yet: a kit is made from one that has.');
+      // Kits are named one at a time: a name is taken by the first.
+      await tx.execute(sql`select pg_advisory_xact_lock(4417032)`);
+      const [same] = await tx.select().from(kit).where(sql`lower(${kit.name}) = lower(${body.name})`);
+      if (same) throw new BadInput({ name: 'There is a kit of this name.' });
+      const [of] = await tx
+        .select({ modelId: variant.modelId })
+        .from(variant)
+        .where(eq(variant.id, slots.vehicle.variant.id));
+      const { lines, ...content } = kitFromDesign(input.design, slots.vehicle.variant, pack.fullV);
+      const kitId = await freeId(body.name, async (id) => (await tx.$count(kit, eq(kit.id, id))) > 0);
+      const id = `${kitId}-a`;
+      await tx.insert(kit).values({ id: kitId, name: body.name, modelId: of!.modelId });
+      await tx.insert(kitRevision).values({ id, kitId, revision: 'A', state: 'draft', body: content });
+      if (lines.length > 0)
+        await tx.insert(kitLine).values(lines.map((line, position) => ({ ...line, position, revisionId: id })));
+      await log({
+        what: `made the kit ${body.name} from its design`,
+        resource: 'kit',
+        id,
+        job: stored.number,
+        after: { ...body, lines: lines.length },
+      });
+      return { id };
     }),
   ),
   serve(jobAddress.chooseKit, ({ change, params, body }) =>

@@ -20,7 +20,7 @@ export interface JobInput {
 export async function figureInputOfJob(
   db: Db | Tx,
   stored: StoredJob,
-  workshop: Pick<Workshop, 'rateCents' | 'hoursPerDay'>,
+  workshop: Pick<Workshop, 'rateCents' | 'hoursPerDay' | 'workingDays' | 'practice'>,
   today: string,
   designId: string | null = stored.chosenDesignId,
 ): Promise<JobInput> {

@@ -582,6 +582,14 @@ const CASES: Record<string, Case> = {
       return { path: '/backups', body: () => ({}) };
     },
   },
+  'post /jobs/:number/kits': {
+    same: 'one',
+    different: 'all',
+    prepare: async () => {
+      const run = Math.random().toString(36).slice(2);
+      return onJob('/kits', (_, i) => ({ name: `Kit ${run} ${i}` }));
+    },
+  },
   'post /variants': {
     same: 'one',
     different: 'all',

@@ -55,7 +55,7 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
 }
 
 /** What the library tells of: parts lines hold stock. */
-const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component', 'variant']);
+const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component', 'variant', 'kit']);
 
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;

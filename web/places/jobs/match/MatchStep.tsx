@@ -16,6 +16,7 @@ import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
+import { KitFromDesign } from './KitFromDesign.tsx';
 
 /** What the server says is stored, when somebody else chose meanwhile. */
 interface StoredKitChoice {
@@ -141,7 +142,9 @@ export default function MatchStep() {
                 {option.name}
               </Checkbox>
             ))}
-            <span className="soft small">Never includes {revision.exclusions.join(', ')}.</span>
+            {revision.exclusions.length > 0 && (
+              <span className="soft small">Never includes {revision.exclusions.join(', ')}.</span>
+            )}
           </div>
         )}
       </Panel>
@@ -178,6 +181,7 @@ export default function MatchStep() {
           <CoverGrid cover={report.cover} />
         </>
       )}
+      {manager && job.chosenDesignId && <KitFromDesign onMade={setLookedAt} />}
       <Conflict
         of={jobAddress.chooseKit}
         params={{ number: job.number }}

@@ -1,5 +1,5 @@
-import type { StageTemplate, StepTemplate } from '../core/kit/kit.ts';
-import type { QuantityKind } from '../core/quantity/kinds.ts';
+import type { QuantityKind } from '../quantity/kinds.ts';
+import type { StageTemplate, StepTemplate } from './kit.ts';
 
 const see = (text: string, note = ''): StepTemplate => ({ text, note, limit: null });
 const measure = (
@@ -9,6 +9,12 @@ const measure = (
   max: number | null,
   note = '',
 ): StepTemplate => ({ text, note, limit: { kind, min, max } });
+
+/** Held against limits where they are stated, else done as the drawing says and confirmed. */
+const torque = (text: string, limits: readonly [number, number] | null, note = ''): StepTemplate =>
+  limits
+    ? measure(text, 'torque', limits[0], limits[1], note)
+    : see(text, [note, 'as the drawing of the bolt says'].filter(Boolean).join(', '));
 
 type Brief = Pick<StageTemplate, 'key' | 'name' | 'hours' | 'steps'> & Partial<StageTemplate>;
 const stage = ({
@@ -31,8 +37,9 @@ const stage = ({
 
 /** What differs from kit to kit in the bolt-in stage network. */
 export interface StageFacts {
-  readonly cradleNm: readonly [number, number];
-  readonly boxNm: readonly [number, number];
+  /** Torque of the cradle's bolts and of the boxes'; null where nobody has stated it: then the drawing says. */
+  readonly cradleNm: readonly [number, number] | null;
+  readonly boxNm: readonly [number, number] | null;
   readonly rearBox: boolean;
   readonly liquid: boolean;
   /** Hours relative to the smallest van. */
@@ -40,7 +47,7 @@ export interface StageFacts {
   readonly fullV: number;
 }
 
-/** The bolt-in stage network of the trade (two technicians), with hours scaled to the vehicle. */
+/** The bolt-in stage network of the trade (§7.1, two technicians), with hours scaled to the vehicle; common practice. */
 export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: StageFacts): StageTemplate[] {
   const h = (hours: number) => Math.round(hours * size * 2) / 2;
   const boxes = rearBox ? ['rear-box'] : ['front-box'];
@@ -95,7 +102,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       needs: 'lift',
       traits: rearBox ? ['onLift', 'frontBoxesIn'] : ['onLift', 'frontBoxesIn', 'rearBoxesIn', 'driveIn'],
       note: 'before the rear: the vehicle tips backwards on the lift',
-      steps: [see('Grease on threads'), measure('Torque, front box', 'torque', boxNm[0], boxNm[1], 'crosswise, twice')],
+      steps: [see('Grease on threads'), torque('Torque, front box', boxNm, 'crosswise, twice')],
     }),
     ...(rearBox
       ? [
@@ -110,8 +117,8 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
             note: 'raise to within 5 mm before starting a bolt; grease; then torque',
             steps: [
               measure('Cradle gap before any bolt is started', 'length', null, 5),
-              measure('Torque, cradle, front pair', 'torque', cradleNm[0], cradleNm[1], 'crosswise, twice'),
-              measure('Torque, cradle, rear pair', 'torque', cradleNm[0], cradleNm[1]),
+              torque('Torque, cradle, front pair', cradleNm, 'crosswise, twice'),
+              torque('Torque, cradle, rear pair', cradleNm),
             ],
           }),
         ]
