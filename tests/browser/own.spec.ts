@@ -1,16 +1,28 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect } from '@playwright/test';
+import Papa from 'papaparse';
 import { migrateUp } from '../../server/db/migrate.ts';
+import { backUp, restore } from '../../tools/backupFile.ts';
 import { copyTemplate } from '../../tools/copyTemplate.ts';
 import { ensureDatabase } from '../../tools/ensureDatabase.ts';
 import { serve } from '../../tools/serve.ts';
 import { dropDatabase } from '../api/dropDatabase.ts';
+import { choose, tally } from './fixture.ts';
 
 /** An installation as a first start leaves it: the sample, and an empty database of one's own. */
-const test = base.extend<{ address: string }>({
+interface Databases {
+  readonly admin: string;
+  readonly own: string;
+  readonly sample: string;
+}
+
+const test = base.extend<{ address: string; databases: Databases }>({
   // biome-ignore lint/correctness/noEmptyPattern: the fixture form wants a pattern
-  address: async ({}, use) => {
+  databases: async ({}, use) => {
     const pattern = process.env.TEST_DATABASE_URL ?? '';
     const urlOf = (name: string) => pattern.replace(/DB$/, name);
     const mark = randomUUID().replace(/-/g, '');
@@ -18,18 +30,33 @@ const test = base.extend<{ address: string }>({
     await copyTemplate(urlOf('postgres'), sample);
     await ensureDatabase(urlOf('postgres'), own);
     await migrateUp(urlOf(own));
-    const running = await serve(urlOf(sample), `${process.cwd()}/dist/web`, 0, { log: 'silent', own: urlOf(own) });
+    await use({ admin: urlOf('postgres'), own: urlOf(own), sample: urlOf(sample) });
+    for (const name of [sample, own]) await dropDatabase(urlOf('postgres'), name);
+  },
+  address: async ({ databases: { sample, own } }, use) => {
+    const running = await serve(sample, `${process.cwd()}/dist/web`, 0, { log: 'silent', own });
     await use(running.url);
     await running.close();
-    for (const name of [sample, own]) await dropDatabase(urlOf('postgres'), name);
   },
 });
 
-test('a workshop of one’s own: begun, its building drawn, somebody invited who comes in by phone', async ({
+/** One point, clear: enough of a picture. */
+const PICTURE = {
+  name: 'side.png',
+  mimeType: 'image/png',
+  buffer: Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  ),
+};
+
+test('a workshop of one’s own: from nothing to a signed check, and back from a backup', async ({
   page,
   address,
+  databases,
   browser,
 }) => {
+  test.setTimeout(240_000);
   await page.goto(address);
   await test.step('the first question: the sample, or one’s own', async () => {
     await page.getByRole('button', { name: 'Begin your own' }).click();
@@ -130,14 +157,7 @@ test('a workshop of one’s own: begun, its building drawn, somebody invited who
     await page.getByLabel('Maker').fill('Quay Motors');
     await page.getByLabel('Model', { exact: true }).fill('Carrier');
     await page.getByLabel('Variant', { exact: true }).fill('long');
-    await page.locator('input[type="file"]').setInputFiles({
-      name: 'side.png',
-      mimeType: 'image/png',
-      buffer: Buffer.from(
-        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-        'base64',
-      ),
-    });
+    await page.locator('input[type="file"]').setInputFiles(PICTURE);
     await page.getByLabel('Picture is wide').fill('3900');
     await expect(page.locator('svg image')).toHaveAttribute('width', '3900');
     await page.getByRole('tab', { name: 'Measures and masses' }).click();
@@ -194,8 +214,178 @@ test('a workshop of one’s own: begun, its building drawn, somebody invited who
     await expect(offer).toBeHidden();
   });
 
+  const job = page.url().replace(/\/[a-z]+$/, '');
+  await test.step('components: one by form, others from a table that is looked at first', async () => {
+    await page.goto(`${address}/components/module`);
+    await page.getByRole('button', { name: 'Add one' }).click();
+    const fields: [string, string][] = [
+      ['Name', 'Quay module'],
+      ['Supplier', 'Quay Cells'],
+      ['Mass', '25 lb'],
+      ['Length', '355'],
+      ['Width', '152'],
+      ['Height', '108'],
+      ['Price', '420'],
+      ['Days to get', '20'],
+      ['Cells in series', '6'],
+      ['Cells in parallel', '2'],
+      ['Capacity', '110'],
+      ['Voltage, empty', '18'],
+      ['Voltage, nominal', '22'],
+      ['Voltage, full', '25.2'],
+      ['Current, continuous', '150'],
+      ['Current, ten seconds', '400'],
+      ['Resistance', '4'],
+      ['Channels to watch', '6'],
+    ];
+    for (const [label, value] of fields) await page.getByLabel(label, { exact: true }).fill(value);
+    await choose(page, 'Chemistry', 'NMC');
+    await page.getByRole('button', { name: 'Take it into the library' }).click();
+    await expect(page.getByRole('button', { name: 'Quay module' })).toBeVisible();
+    const heads = ['Name', 'Supplier', 'Mass (kg)', 'Length (mm)', 'Width (mm)', 'Height (mm)', 'Price (cents)'];
+    const common = [...heads, 'Days to get', 'Covers', 'Live parts inside'];
+    const takeIn = async (kind: string, head: string[], rows: string[][], wrong = false) => {
+      await page.goto(`${address}/components/${kind}`);
+      await page.getByRole('button', { name: 'Take in a table' }).click();
+      const text = Papa.unparse([[...common, ...head], ...rows]);
+      await page.getByLabel('or paste it here').fill(wrong ? text.replace('Mass (kg)', 'Mass (V)') : text);
+    };
+    const drives = [
+      ['Least voltage (V)', 'Highest voltage (V)', 'Peak torque (N·m)', 'Continuous torque (N·m)', 'Peak power (kW)'],
+      [
+        'Continuous power (kW)',
+        'Highest revolutions (rpm)',
+        'Own reduction',
+        'Efficiency',
+        'Battery current, most (A)',
+      ],
+      ['Inverter built in', 'Turns', 'Spline', 'Bolt pattern'],
+    ].flat();
+    const drive = ['Quay drive', 'Quay Motors', '48', '400', '400', '300', '300000', '30', 'drive; invert', 'yes'];
+    const rest = ['100', '420', '150', '70', '60', '30', '9000', '9', '0.9', '300', 'yes', 'halfShafts', '', ''];
+    await takeIn('drive', drives, [], true);
+    await expect(page.getByText('This table has a head and no rows.')).toBeVisible();
+    await takeIn('drive', drives, [[...drive, ...rest]], true);
+    await expect(page.getByText('The column “Mass (V)”: that is a voltage; kg or another unit')).toBeVisible();
+    await takeIn('drive', drives, [
+      [...drive, ...rest],
+      ['Half a drive', ...drive.slice(1), ...rest.slice(1), 'x'],
+    ]);
+    await expect(page.locator('[data-verdict="new"]')).toContainText('Quay drive');
+    await expect(page.locator('[data-verdict="fault"]')).toContainText('Half a drive');
+    await page.getByRole('button', { name: 'Take in 1' }).click();
+    await expect(page.locator('[data-taken-in]')).toContainText('1 new, 0 changed, 0 as they were, 1 left out');
+    await takeIn(
+      'charger',
+      ['Power (kW)', 'Least voltage (V)', 'Highest voltage (V)', 'Phases', 'Supply current (A)', 'Efficiency (%)'],
+      [
+        ['Quay charger', 'Quay', '6', '300', '200', '100', '60000', '10', 'chargeAc', 'yes'].concat([
+          '3.3',
+          '100',
+          '420',
+          '1',
+          '16',
+          '93',
+        ]),
+      ],
+    );
+    await page.getByRole('button', { name: 'Take in 1' }).click();
+    await expect(page.locator('[data-taken-in]')).toContainText('1 new');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('Undone: 1 components are as they were.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take in 1' }).click();
+    await expect(page.locator('[data-taken-in]')).toContainText('1 new');
+  });
+
+  await test.step('the first job: brief, a design of them, a thin kit, stages, a signed check', async () => {
+    await page.goto(`${job}/brief`);
+    await page.getByRole('button', { name: 'State of the job: Waiting for the client' }).click();
+    await page.getByRole('radio', { name: 'Being sized' }).check();
+    await page.getByRole('button', { name: 'Take it there' }).click();
+    await choose(page, 'Add a line', '0 to 50 km/h');
+    await page.getByRole('button', { name: 'Add line' }).click();
+    await expect(tally(page, 'time0to50')).toContainText('choose a module');
+    await page.goto(`${job}/size`);
+    await page.getByRole('button', { name: 'New design' }).click();
+    await page.getByLabel('Name of the design').fill('A');
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await choose(page, 'Module', 'Quay module');
+    await page.getByLabel('Modules in bay 1').fill('2');
+    await choose(page, 'Drive', 'Quay drive');
+    await choose(page, 'Charger', 'Quay charger');
+    await page.getByRole('button', { name: 'Save design' }).click();
+    await expect(page.getByRole('button', { name: 'Save design' })).toBeHidden();
+    await page.getByRole('button', { name: 'Choose this design' }).click();
+    await expect(page.getByRole('button', { name: /A, chosen/ })).toBeVisible();
+    await page.goto(`${job}/match`);
+    await page.getByRole('button', { name: 'Make a draft of a kit' }).click();
+    await expect(page.getByText('Name of the kit is needed.')).toBeVisible();
+    await page.getByLabel('Name of the kit').fill('Carrier kit');
+    await page.getByRole('button', { name: 'Make a draft of a kit' }).click();
+    await page.getByRole('button', { name: 'Take this kit' }).click();
+    await expect(page.getByText('taken for this job')).toBeVisible();
+    await page.goto(`${job}/build`);
+    await page.getByRole('button', { name: /Make \d+ stages/ }).click();
+    await page.getByRole('button', { name: 'Clock on' }).click();
+    await expect(page.getByRole('button', { name: 'Clock off' })).toBeVisible();
+    await page.goto(`${job}/prove`);
+    await page.getByRole('button', { name: 'Sign Torque marks on every fixing: as it should be' }).click();
+    await expect(page.getByRole('button', { name: 'Check again: Torque marks on every fixing' })).toBeVisible();
+    await expect(page.getByText(/1 of \d+ signed as passed/)).toBeVisible();
+  });
+
+  await test.step('a photograph stays with the vehicle; a closed day stands in the calendar', async () => {
+    await page.goto(`${job}/vehicle`);
+    await page.locator('[data-files="vehicle"] input[type="file"]').first().setInputFiles(PICTURE);
+    await expect(page.locator('[data-file="side.png"]')).toBeVisible();
+    await page.locator('[data-files="vehicle"]').getByRole('button', { name: 'Drop side.png' }).click();
+    await expect(page.locator('[data-file="side.png"]')).toBeHidden();
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await expect(page.locator('[data-file="side.png"]')).toBeVisible();
+    await page.goto(`${address}/workshop`);
+    await page.locator('input[accept=".ics,text/calendar"]').setInputFiles({
+      name: 'closed.ics',
+      mimeType: 'text/calendar',
+      buffer: Buffer.from(
+        'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nSUMMARY:Boat day\r\nDTSTART;VALUE=DATE:20300501\r\nEND:VEVENT\r\nEND:VCALENDAR',
+      ),
+    });
+    await expect(page.locator('[data-closed-day="2030-05-01"]')).toBeVisible();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Make a backup now' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Name of closed day 1')).toHaveValue('Boat day');
+  });
+
+  await test.step('a backup restored into another database has everything', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'own-'));
+    const file = join(folder, 'own.backup');
+    await backUp(databases.own, file);
+    const other = databases.own.replace(/[^/]+$/, (name) => `${name}_again`);
+    expect(await restore(file, other)).toEqual({ people: 2, jobs: 1 });
+    const again = await serve(other, `${process.cwd()}/dist/web`, 0, { log: 'silent', sample: false });
+    const context = await browser.newContext();
+    const theirs = await context.newPage();
+    await theirs.goto(again.url);
+    await theirs.getByLabel('Name').fill('nell');
+    await theirs.getByLabel('Password').fill('tide and timber');
+    await theirs.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await expect(theirs.getByRole('heading', { name: 'Bay 1, lift' })).toBeVisible();
+    await theirs.goto(job.replace(address, again.url).concat('/prove'));
+    await expect(theirs.getByText(/1 of \d+ signed as passed/)).toBeVisible();
+    await theirs.goto(job.replace(address, again.url).concat('/vehicle'));
+    const picture = theirs.locator('[data-file="side.png"] img');
+    await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+    await theirs.goto(`${again.url}/models/carrier-long.r2`);
+    await expect(theirs.getByRole('button', { name: 'side.png' })).toBeVisible();
+    await context.close();
+    await again.close();
+    await dropDatabase(databases.admin, other.split('/').at(-1)!);
+    rmSync(folder, { recursive: true });
+  });
+
   await test.step('axe finds nothing on the new pages', async () => {
-    for (const path of ['/', '/people', '/workshop']) {
+    for (const path of ['/', '/people', '/workshop', '/clients', '/components/drive']) {
       await page.goto(address + path);
       await page.locator('.sheet').first().waitFor();
       expect((await new AxeBuilder({ page }).analyze()).violations, path).toEqual([]);
