@@ -16,6 +16,7 @@ import {
   version,
   whole,
 } from './fields.ts';
+import type { LibraryComponent } from './library.ts';
 
 export const COMPONENT_KINDS = Object.keys(KINDS) as ComponentKind[];
 
@@ -108,7 +109,24 @@ export interface TakenIn {
 }
 const LARGEST_TABLE = 4_000_000;
 
+/** A component as a finder shows it. */
+export interface FoundComponent {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: ComponentKind;
+  readonly supplier: string;
+  readonly partNumber: string;
+}
+
 export const componentAddress = {
+  counts: address({
+    method: 'get',
+    path: '/catalogue',
+    may: 'viewer',
+    answer: answers<Partial<Record<ComponentKind, number>>>(),
+  }),
+  ofKind: address({ method: 'get', path: '/catalogue/:kind', may: 'viewer', answer: answers<LibraryComponent[]>() }),
+  find: address({ method: 'get', path: '/catalogue/find/:word', may: 'viewer', answer: answers<FoundComponent[]>() }),
   takeIn: address({
     method: 'post',
     path: '/components/:kind/table',

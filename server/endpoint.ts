@@ -65,6 +65,7 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   variant: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'vehicle model' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
+  word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },
   of: { form: /^[A-Za-z0-9][A-Za-z0-9.-]{0,80}$/, what: 'entry' },
   name: { form: /^[^\p{Cc}]{1,200}$/u, what: 'name' },
   id: { form: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, what: 'entry' },

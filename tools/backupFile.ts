@@ -13,6 +13,9 @@ const migrations = fileURLToPath(new URL('../server/db/migrations', import.meta.
 /** How many steps this Dajo knows. */
 const KNOWN_STEPS = readdirSync(migrations).filter((name) => name.endsWith('.sql')).length;
 
+/** Photographs are packed already: what is gained by packing harder is small, and the time for it is not. */
+const PACKED = 1;
+
 const withDatabase = (url: string, name: string): string => {
   const address = new URL(url);
   address.pathname = `/${encodeURIComponent(name)}`;
@@ -40,7 +43,11 @@ export async function backUp(url: string, file: string): Promise<number> {
   const growing = `${file}.growing`;
   // It holds everything, hashes of passwords too: for whoever makes it alone.
   writeFileSync(growing, '', { mode: 0o600 });
-  const { code, said } = await runDatabaseTool('pg_dump', ['-Fc', '--no-owner', '--no-acl', '-f', growing], url);
+  const { code, said } = await runDatabaseTool(
+    'pg_dump',
+    ['-Fc', `-Z${PACKED}`, '--no-owner', '--no-acl', '-f', growing],
+    url,
+  );
   if (code !== 0) {
     rmSync(growing, { force: true });
     throw new BackupFault(`The backup could not be written: ${said.split('\n').at(-1)}`);

@@ -10,6 +10,7 @@ import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
 import { serverRows } from './bench/server.ts';
 import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
+import { backupRows, libraryRows } from './bench/workshop.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
 import { copyTemplate } from './copyTemplate.ts';
@@ -121,11 +122,35 @@ async function floorAnswer(): Promise<Row[]> {
   }
 }
 
-/** `npm run bench -- page` (or core, server) measures that alone. */
+/** A library and a store of files as large as any workshop's. */
+async function workshopRows(): Promise<Row[]> {
+  const cluster = await startCluster('test');
+  const name = 'bench_workshop';
+  try {
+    await makeTemplate(cluster);
+    await dropDatabase(cluster.url('postgres'), name);
+    await copyTemplate(cluster.url('postgres'), name);
+    const library = await libraryRows(cluster, name);
+    await dropDatabase(cluster.url('postgres'), name);
+    await copyTemplate(cluster.url('postgres'), name);
+    const client = new pg.Client({ connectionString: cluster.url(name) });
+    await client.connect();
+    await fill(client);
+    await client.end();
+    const backup = await backupRows(cluster, name);
+    await dropDatabase(cluster.url('postgres'), name);
+    return [...library, ...backup];
+  } finally {
+    cluster.stop();
+  }
+}
+
+/** `npm run bench -- page` (or core, server, workshop) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
   core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), afterOneInput(), spreadOfRange(), turned()],
   page: pageRows,
   server: floorAnswer,
+  workshop: workshopRows,
 };
 const wanted = process.argv[2];
 const rows: Row[] = [];

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { count, eq, sql } from 'drizzle-orm';
 import { SHEET_SCHEMAS } from '../../contract/component.ts';
 import { COMPONENT_KINDS, componentAddress } from '../../contract/components.ts';
 import { jsonSchemaOf } from '../../contract/jsonSchema.ts';
@@ -6,7 +6,7 @@ import { KIND_NAME } from '../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { componentCsv } from '../../wording/componentCsv.ts';
 import { one } from '../db/one.ts';
-import { component } from '../db/schema/index.ts';
+import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { NotFound, Stale } from '../problems.ts';
 import { allComponents } from '../read/library.ts';
@@ -18,7 +18,33 @@ export const kindOf = (text: string): ComponentKind => {
   return kind;
 };
 
+/** More than this is not found but browsed. */
+const MOST_FOUND = 30;
+
 export const componentEndpoints = [
+  serve(componentAddress.counts, async ({ db }) => {
+    const rows = await db.select({ kind: component.kind, n: count() }).from(component).groupBy(component.kind);
+    return Object.fromEntries(rows.map(({ kind, n }) => [kind, n]));
+  }),
+  serve(componentAddress.ofKind, ({ db, params }) => allComponents(db, kindOf(params.kind))),
+  serve(componentAddress.find, async ({ db, params }) => {
+    const word = params.word.trim().toLowerCase();
+    const rows = await db
+      .select({
+        id: component.id,
+        name: component.name,
+        kind: component.kind,
+        supplier: supplier.name,
+        partNumber: component.partNumber,
+      })
+      .from(component)
+      .innerJoin(supplier, eq(supplier.id, component.supplierId))
+      .where(sql`position(${word} in ${component.find}) > 0 or position(${word} in lower(${supplier.name})) > 0`)
+      // What begins with the word comes first.
+      .orderBy(sql`position(${word} in ${component.find}) <> 1`, component.name)
+      .limit(MOST_FOUND);
+    return rows.map((row) => ({ ...row, kind: row.kind as ComponentKind }));
+  }),
   serve(componentAddress.add, ({ change, body }) =>
     change(async ({ tx, log }) => {
       await lockCatalogue(tx);
@@ -45,7 +71,7 @@ export const componentEndpoints = [
   ),
   serve(componentAddress.table, async ({ db, params, res }) => {
     const kind = kindOf(params.kind);
-    const rows = (await allComponents(db)).filter((one) => one.kind === kind);
+    const rows = await allComponents(db, kind);
     res
       .type('text/csv; charset=utf-8')
       .setHeader('Content-Disposition', `attachment; filename="${kind}.csv"`)

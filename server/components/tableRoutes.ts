@@ -33,7 +33,7 @@ export const componentTableEndpoints = [
     if (read.fault) throw new BadInput({ text: read.fault });
     return change(async ({ tx, log }) => {
       await lockCatalogue(tx);
-      const find = finder((await allComponents(tx)).filter((part) => part.kind === kind));
+      const find = finder(await allComponents(tx, kind));
       const steps: Step[] = [];
       let alike = 0;
       let left = 0;
@@ -103,7 +103,7 @@ async function undo(tx: Tx, step: Step): Promise<void> {
   if (!now || now.version !== version)
     throw new RuleBroken(`${name} has been changed since: undo is not possible any more.`);
   if (step.did === 'over') {
-    const { id, version: was, ...own } = step.before;
+    const { id, version: was, find: _, ...own } = step.before;
     await tx
       .update(component)
       .set({ ...own, onHand: now.onHand, version: was + 2 })

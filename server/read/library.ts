@@ -1,6 +1,7 @@
 import { asc, eq, sql } from 'drizzle-orm';
 import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
 import { readComponent } from '../../core/component/readSheet.ts';
+import type { ComponentKind } from '../../core/component/sheets.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
 import type { Source } from '../../core/quantity/sourced.ts';
 import type { Variant } from '../../core/vehicle/variant.ts';
@@ -14,6 +15,7 @@ import {
   maker,
   model,
   mountingPoint,
+  partLine,
   passThrough,
   supplier,
   variant,
@@ -58,16 +60,27 @@ export async function allVariants(db: Db | Tx): Promise<Variant[]> {
   }));
 }
 
-/** All components with what is free of each: on hand less what lines of jobs hold in stores. */
-export async function allComponents(db: Db | Tx): Promise<LibraryComponent[]> {
-  const held = sql<number>`coalesce((select sum(p.quantity) from part_line p where p.component_id = ${component.id} and p.state = 'inStores'), 0)`;
+/** All components, or those of a kind, with what is free of each: on hand less what lines of jobs hold in stores. */
+export async function allComponents(db: Db | Tx, kind: ComponentKind | null = null): Promise<LibraryComponent[]> {
+  const held = db
+    .select({ id: partLine.componentId, n: sql<number>`sum(${partLine.quantity})`.as('n') })
+    .from(partLine)
+    .where(eq(partLine.state, 'inStores'))
+    .groupBy(partLine.componentId)
+    .as('held');
   const rows = await db
-    .select({ component, supplier: supplier.name, free: sql<number>`(${component.onHand} - ${held})::int` })
+    .select({
+      component,
+      supplier: supplier.name,
+      free: sql<number>`(${component.onHand} - coalesce(${held.n}, 0))::int`,
+    })
     .from(component)
     .innerJoin(supplier, eq(supplier.id, component.supplierId))
+    .leftJoin(held, eq(held.id, component.id))
+    .where(kind === null ? undefined : eq(component.kind, kind))
     .orderBy(asc(component.kind), asc(component.name));
   return rows.flatMap(
-    ({ component: { supplierId: _, onHand: __, lent, version, ...rest }, supplier: supplierName, free }) => {
+    ({ component: { supplierId: _, onHand: __, find: ___, lent, version, ...rest }, supplier: supplierName, free }) => {
       const read = readComponent({ ...rest, supplier: supplierName });
       if ('component' in read) return [{ ...read.component, free, lent, version }];
       // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.

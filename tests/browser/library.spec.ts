@@ -86,7 +86,7 @@ test('a component is changed by the form it was made with', async ({ page, addre
   await signIn(page, address, 'ilse');
   await page.goto(`${address}/components/fuse`);
   const fuse = page.getByRole('row', { name: /Main fuse 250 A/ });
-  await fuse.getByRole('button').click();
+  await fuse.getByRole('button', { name: 'Main fuse 250 A, 500 V', exact: true }).click();
   const form = page.getByRole('dialog');
   await expect(form.getByLabel('Rating', { exact: true })).toHaveValue('250');
   await form.getByLabel('Mass', { exact: true }).fill('');

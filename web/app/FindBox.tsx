@@ -2,10 +2,14 @@ import { AutoComplete } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { clientAddress, vehiclesAddress } from '../../contract/clients.ts';
+import { componentAddress } from '../../contract/components.ts';
+import { KIND_NAME } from '../../core/component/kinds/index.ts';
 import { JOB_STATE_NAME } from '../../wording/work.ts';
 import { useFloor, useJobs, useLibrary, useOfAddress } from '../data/resources.ts';
 
 const MOST = 10;
+/** From so many letters on the catalogue is searched too. */
+const LEAST_WORD = 2;
 
 /** Finds jobs by number, vehicle, client or model, and parts by the jobs that wait for them. */
 export function FindBox() {
@@ -44,6 +48,8 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
   const { shelves } = useLibrary();
   const { data: clients } = useOfAddress(clientAddress.list, {});
   const { data: vehicles } = useOfAddress(vehiclesAddress.list, {});
+  const word = text.trim();
+  const { data: components } = useOfAddress(componentAddress.find, word.length < LEAST_WORD ? null : { word });
   const options = useMemo(() => {
     const wanted = text.trim().toLowerCase();
     if (!wanted) return [];
@@ -73,8 +79,12 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
         .filter((one) => `${one.name} ${one.contact}`.toLowerCase().includes(wanted))
         .map((one) => ({ value: `/clients/${one.id}`, label: `${one.name}, client` })),
     ];
-    return [...found, ...parts, ...known].slice(0, MOST);
-  }, [text, jobs, floor, shelves, clients, vehicles]);
+    const shelf = (components ?? []).map(({ id, kind, name, supplier }) => ({
+      value: `/components/${kind}?${id}`,
+      label: `${name}, ${KIND_NAME[kind].toLowerCase()} of ${supplier}`,
+    }));
+    return [...found, ...parts, ...known, ...shelf].slice(0, MOST);
+  }, [text, jobs, floor, shelves, clients, vehicles, components]);
   return (
     <AutoComplete
       id="find"

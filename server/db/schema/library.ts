@@ -137,12 +137,15 @@ export const component = pgTable(
     pricedOn: date('priced_on'),
     /** Other components that do instead, by id. */
     alternatives: text('alternatives').array().notNull().default([]),
+    /** What a finder looks in, made small once and not at every asking. */
+    find: text('find').generatedAlwaysAs(sql`lower(name || ' ' || part_number)`),
     /** From the starter catalogues that ship with Dajo. */
     lent: boolean('lent').notNull().default(false),
     version: integer('version').notNull().default(1),
   },
   (t) => [
     index('component_supplier').on(t.supplierId),
+    index('component_kind').on(t.kind, t.name),
     check('component_price', sql`${t.priceCents} >= 0`),
     check('component_mass', sql`${t.massKg} >= 0`),
     check('component_on_hand', sql`${t.onHand} >= 0`),

@@ -1,5 +1,5 @@
 import { FileTextOutlined, PlusOutlined, TableOutlined, UploadOutlined } from '@ant-design/icons';
-import { Button, Menu } from 'antd';
+import { Button, Input, Menu } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { COMPONENT_KINDS, componentAddress } from '../../../contract/components.ts';
@@ -11,7 +11,7 @@ import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { optionText } from '../../../wording/components.ts';
 import { fileUrl } from '../../data/client.ts';
-import { useLibrary } from '../../data/resources.ts';
+import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
@@ -34,7 +34,9 @@ function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
 export default function ComponentsPlace() {
   const { kind: asked } = useParams();
   const kind: ComponentKind = COMPONENT_KINDS.find((one) => one === asked) ?? 'module';
-  const { shelves, error } = useLibrary();
+  const { data: all, error } = useOfAddress(componentAddress.ofKind, { kind });
+  const { data: counts } = useOfAddress(componentAddress.counts, {});
+  const [word, setWord] = useState('');
   const { role } = usePerson();
   const set = useUnitSet();
   const navigate = useNavigate();
@@ -42,9 +44,11 @@ export default function ComponentsPlace() {
   const [takingIn, setTakingIn] = useState(false);
   const [picked, setPicked] = useState<readonly string[]>([]);
   const [changing, setChanging] = useState<string | null>(null);
-  const all = shelves?.data.components ?? [];
-  const rows = all.filter((one) => one.kind === kind);
-  const changed = rows.find((one) => one.id === changing);
+  const wanted = word.trim().toLowerCase();
+  const rows = (all ?? []).filter((one) =>
+    `${one.name} ${one.supplier} ${one.partNumber ?? ''}`.toLowerCase().includes(wanted),
+  );
+  const changed = (all ?? []).find((one) => one.id === changing);
   const mayTakeIn = hasRole(role, componentAddress.takeIn.may);
   const mayChange = hasRole(role, componentAddress.change.may);
   const pick = (id: string) =>
@@ -61,7 +65,7 @@ export default function ComponentsPlace() {
         items={COMPONENT_KINDS.map((one) => ({
           key: one,
           label: KIND_NAME[one],
-          extra: all.filter((part) => part.kind === one).length || '',
+          extra: counts?.[one] ?? '',
         }))}
       />
       <div className="stack">
@@ -70,6 +74,15 @@ export default function ComponentsPlace() {
           title={KIND_NAME[kind]}
           aside={
             <span className="row">
+              <Input
+                size="small"
+                style={{ width: 190 }}
+                aria-label={`Find among ${KIND_NAME[kind]}`}
+                placeholder="name, supplier, part number"
+                value={word}
+                onChange={({ target }) => setWord(target.value)}
+                allowClear
+              />
               <Button size="small" icon={<TableOutlined />} href={fileUrl(componentAddress.table, { kind })}>
                 As CSV
               </Button>
@@ -99,7 +112,12 @@ export default function ComponentsPlace() {
               className="wide"
               rows={rows}
               rowKey={(one) => one.id}
-              empty={`The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`}
+              rowMark={(one) => ({ 'data-kind': one.kind, className: '' })}
+              empty={
+                wanted
+                  ? 'None is like that.'
+                  : `The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`
+              }
               columns={({ words, figures, actions }) => [
                 words(
                   'Name',
@@ -138,6 +156,7 @@ export default function ComponentsPlace() {
                 actions('Compare', (one) => (
                   <Button
                     size="small"
+                    aria-label={`Compare ${one.name}`}
                     type={picked.includes(one.id) ? 'primary' : 'default'}
                     onClick={() => pick(one.id)}
                   >

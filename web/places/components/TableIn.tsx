@@ -6,7 +6,7 @@ import { KIND_NAME } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
 import type { TableRow } from '../../../wording/componentTable.ts';
 import { changesOf, finder, type TableVerdict, verdictOf } from '../../../wording/tableVerdict.ts';
-import { useLibrary } from '../../data/resources.ts';
+import { useOfAddress } from '../../data/resources.ts';
 import { useWorkshop } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Labelled } from '../../widgets/Labelled.tsx';
@@ -28,7 +28,7 @@ interface Judged {
 
 /** Components from a table or a JSON list: looked at row by row before anything is stored, and undone in one press. */
 export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () => void }) {
-  const { shelves } = useLibrary();
+  const { data: library } = useOfAddress(componentAddress.ofKind, { kind });
   const { currency } = useWorkshop();
   const { message } = App.useApp();
   const shown = useShown();
@@ -39,8 +39,8 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
   const source = file ?? (typed.trim() === '' ? null : { name: 'what was pasted', text: typed });
   const table = useTable(kind, source?.text ?? null, currency);
   const judged = useMemo<Judged[]>(() => {
-    if (!table || !shelves) return [];
-    const find = finder(shelves.data.components.filter((one) => one.kind === kind));
+    if (!table || !library) return [];
+    const find = finder(library);
     return table.rows.map((row) => {
       const stored = find(row);
       const verdict = verdictOf(row, stored);
@@ -51,7 +51,7 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
       const more = changes.length > MOST_TOLD ? [`${changes.length - MOST_TOLD} more`] : [];
       return { row, verdict, say: [...told, ...more].join('; ') };
     });
-  }, [table, shelves, kind, shown]);
+  }, [table, library, shown]);
   const count = (verdict: TableVerdict) => judged.filter((one) => one.verdict === verdict).length;
   const good = count('new') + count('changed');
   const take = async () => {

@@ -27,7 +27,9 @@ export default function BriefStep() {
         title="Brief"
         aside={
           <>
-            <Link to={`/clients/${job.client.id}`}>{job.client.name}</Link>
+            <Link className="in-text" to={`/clients/${job.client.id}`}>
+              {job.client.name}
+            </Link>
             {job.client.contact && `, ${job.client.contact}`}
           </>
         }

@@ -1,0 +1,2 @@
+ALTER TABLE "component" ADD COLUMN "find" text GENERATED ALWAYS AS (lower(name || ' ' || part_number)) STORED;--> statement-breakpoint
+CREATE INDEX "component_kind" ON "component" USING btree ("kind","name");
