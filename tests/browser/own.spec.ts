@@ -238,10 +238,11 @@ test('a workshop of one’s own: from nothing to a signed check, and back from a
       ['Resistance', '4'],
       ['Channels to watch', '6'],
     ];
-    for (const [label, value] of fields) await page.getByLabel(label, { exact: true }).fill(value);
+    const form = page.getByRole('dialog');
+    for (const [label, value] of fields) await form.getByLabel(label, { exact: true }).fill(value);
     await choose(page, 'Chemistry', 'NMC');
     await page.getByRole('button', { name: 'Take it into the library' }).click();
-    await expect(page.getByRole('button', { name: 'Quay module' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Quay module', exact: true })).toBeVisible();
     const heads = ['Name', 'Supplier', 'Mass (kg)', 'Length (mm)', 'Width (mm)', 'Height (mm)', 'Price (cents)'];
     const common = [...heads, 'Days to get', 'Covers', 'Live parts inside'];
     const takeIn = async (kind: string, head: string[], rows: string[][], wrong = false) => {
@@ -304,7 +305,7 @@ test('a workshop of one’s own: from nothing to a signed check, and back from a
     await page.getByRole('button', { name: 'Take it there' }).click();
     await choose(page, 'Add a line', '0 to 50 km/h');
     await page.getByRole('button', { name: 'Add line' }).click();
-    await expect(tally(page, 'time0to50')).toContainText('choose a module');
+    await expect(tally(page, 'time0to50')).toContainText('choose a drive');
     await page.goto(`${job}/size`);
     await page.getByRole('button', { name: 'New design' }).click();
     await page.getByLabel('Name of the design').fill('A');

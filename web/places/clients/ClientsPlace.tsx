@@ -89,7 +89,7 @@ function lastJob({ jobs: [newest] }: VehicleRow) {
   if (!newest) return '–';
   return (
     <>
-      <Link to={`/jobs/${newest.number}/brief`}>{newest.number}</Link>{' '}
+      <Link className="in-text" to={`/jobs/${newest.number}/brief`}>{newest.number}</Link>{' '}
       <span className="soft">{JOB_STATE_NAME[newest.state].toLowerCase()}</span>
     </>
   );
