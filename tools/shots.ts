@@ -57,7 +57,11 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(`${running.url}/people`);
     await p.getByRole('table', { name: 'People' }).waitFor();
   },
-  'new-job': (p) => p.goto(`${running.url}/jobs/new`),
+  vehicle: async (p) => {
+    await p.goto(`${running.url}/clients`);
+    await p.getByRole('link', { name: 'Bakery van' }).click();
+    await p.getByRole('table', { name: 'What was done' }).waitFor();
+  },
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),

@@ -42,7 +42,7 @@ export async function removeTraces(tx: Tx, traces: readonly string[]): Promise<n
     from information_schema.columns c join information_schema.tables t using (table_schema, table_name)
     where c.table_schema = 'public' and t.table_type = 'BASE TABLE' and c.udt_name in ('text', 'varchar', 'jsonb', 'json', '_text')
       and c.table_name not in ('session', 'file_content', 'installation', 'person')
-      and c.column_name not in ('id', 'hash', 'small_hash')`);
+      and c.column_name not in ('id', 'hash', 'small_hash') and c.is_generated = 'NEVER'`);
   const pattern = patternOf(traces);
   let places = 0;
   for (const { table, column, type } of columns) {

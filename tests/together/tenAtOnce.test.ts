@@ -7,7 +7,7 @@ import type { LibraryData } from '../../contract/library.ts';
 import type { PersonRow } from '../../contract/people.ts';
 import type { StageRow } from '../../contract/stages.ts';
 import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
-import { jobRefusal } from '../../core/job/states.ts';
+import { JOB_STATES, jobRefusal } from '../../core/job/states.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
@@ -797,7 +797,7 @@ describe.each(WRITING)('%s, ten at once', (name) => {
 describe.each(
   ENDPOINTS.filter((one) => one.act && one.act !== 'state'),
 )('$method $path is held against the state of the job', ({ method, path: address, act }) => {
-  test.each(['enquiry', 'sizing', 'handedOver', 'cancelled'] as const)('%s', async (state) => {
+  test.each(JOB_STATES)('%s', async (state) => {
     const { path, body, who = ilse } = await CASES[`${method} ${address}`]!.prepare();
     const refusal = jobRefusal(state, act!);
     const before = (await sql("select number, state from job where state not in ('handedOver', 'cancelled')")).rows;

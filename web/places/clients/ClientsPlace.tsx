@@ -89,7 +89,9 @@ function lastJob({ jobs: [newest] }: VehicleRow) {
   if (!newest) return '–';
   return (
     <>
-      <Link className="in-text" to={`/jobs/${newest.number}/brief`}>{newest.number}</Link>{' '}
+      <Link className="in-text" to={`/jobs/${newest.number}/brief`}>
+        {newest.number}
+      </Link>{' '}
       <span className="soft">{JOB_STATE_NAME[newest.state].toLowerCase()}</span>
     </>
   );
