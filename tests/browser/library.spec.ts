@@ -1,4 +1,4 @@
-import { expect, signIn, test } from './fixture.ts';
+import { expect, openJob, signIn, tally, test } from './fixture.ts';
 
 test('a component is taken into the library by the form of its kind, and can be chosen', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
@@ -96,4 +96,27 @@ test('a component is changed by the form it was made with', async ({ page, addre
   await form.getByLabel('Price', { exact: true }).fill('71');
   await form.getByRole('button', { name: 'Save the component' }).click();
   await expect(fuse).toContainText(/€\s71/);
+});
+
+test('a part that designs stand on gets a revision; a design keeps its own until the newer one is taken', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  await page.goto(`${address}/components/drive`);
+  await page.getByRole('button', { name: 'Drive unit H80', exact: true }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Mass', { exact: true }).fill('61');
+  await form.getByRole('button', { name: 'Save the component' }).click();
+  await expect(form).toBeHidden();
+  await openJob(page, address, 'Ice-cream van', 'size');
+  const offer = page.locator('[data-newer-component="drive-h80"]');
+  await expect(offer).toContainText('revision 2 of Drive unit H80; this design stands on revision 1');
+  await expect(page.locator('.tally')).not.toContainText('Not saved');
+  await offer.getByText('What it changes').click();
+  await expect(offer.getByRole('row', { name: /^Mass/ })).toContainText(/58\skg61\skg/);
+  await offer.getByRole('button', { name: 'Take the newer one' }).click();
+  await expect(offer).toBeHidden();
+  await expect(page.locator('.tally')).toContainText('Not saved');
+  await expect(tally(page, 'grossMass')).toContainText(/1.568\skg/);
 });

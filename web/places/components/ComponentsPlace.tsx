@@ -13,9 +13,9 @@ import { optionText } from '../../../wording/components.ts';
 import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
+import { ComponentDifferences } from '../../widgets/ComponentDifferences.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
-import { CompareComponents } from './CompareComponents.tsx';
 import { ComponentForm } from './ComponentForm.tsx';
 import { TableIn } from './TableIn.tsx';
 
@@ -69,7 +69,13 @@ export default function ComponentsPlace() {
         }))}
       />
       <div className="stack">
-        {a && b && <CompareComponents components={[a, b]} />}
+        {a && b && (
+          <Panel title="What differs" aside="only that">
+            <div className="in">
+              <ComponentDifferences components={[a, b]} />
+            </div>
+          </Panel>
+        )}
         <Panel
           title={KIND_NAME[kind]}
           aside={
@@ -78,7 +84,7 @@ export default function ComponentsPlace() {
                 size="small"
                 style={{ width: 190 }}
                 aria-label={`Find among ${KIND_NAME[kind]}`}
-                placeholder="name, supplier, part number"
+                placeholder="name, supplier, number"
                 value={word}
                 onChange={({ target }) => setWord(target.value)}
                 allowClear

@@ -4,6 +4,7 @@ import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { AssumptionNotes } from './design/AssumptionNotes.tsx';
 import { DesignBar } from './design/DesignBar.tsx';
+import { NewerComponents } from './design/NewerComponents.tsx';
 import { useUndoKeys } from './design/useUndoKeys.ts';
 import { LookBar, type LookId, lookOf } from './LookBar.tsx';
 
@@ -49,6 +50,7 @@ export default function SizeStep() {
               Not saved: {Object.values(sending.faults).join(' ') || sending.problem.detail}
             </div>
           )}
+          <NewerComponents />
           <AssumptionNotes />
           <Suspense fallback={<p className="soft">One moment …</p>}>
             <View faults={sending.faults} />

@@ -1,10 +1,9 @@
-import { componentSchemaOf } from '../../../contract/components.ts';
-import type { Component } from '../../../core/component/sheets.ts';
-import { type DifferenceRow, differences } from '../../../wording/differences.ts';
-import { formOf } from '../../../wording/tableVerdict.ts';
-import { DataTable } from '../../widgets/DataTable.tsx';
-import { Panel } from '../../widgets/Panel.tsx';
-import { useShown } from '../../widgets/useShown.ts';
+import { componentSchemaOf } from '../../contract/components.ts';
+import type { Component } from '../../core/component/sheets.ts';
+import { type DifferenceRow, differences } from '../../wording/differences.ts';
+import { formOf } from '../../wording/tableVerdict.ts';
+import { DataTable } from './DataTable.tsx';
+import { useShown } from './useShown.ts';
 
 /** From so many values of one list on, how many differ is told, not each. */
 const TOLD_ONE_BY_ONE = 4;
@@ -27,29 +26,22 @@ function gathered(rows: readonly DifferenceRow[]): DifferenceRow[] {
   });
 }
 
-/** Two components of a kind beside each other, differences only. */
-export function CompareComponents({ components: [a, b] }: { components: readonly [Component, Component] }) {
+/** What one component has otherwise than another of its kind: differences only. */
+export function ComponentDifferences({ components: [a, b] }: { components: readonly [Component, Component] }) {
   const shown = useShown();
   const rows = gathered(
     differences(componentSchemaOf(a.kind), [formOf(a), formOf(b)], shown).filter(({ name }) => name !== 'Name'),
   );
+  if (rows.length === 0) return <p className="soft">They are alike.</p>;
   return (
-    <Panel title="What differs" aside="only that">
-      <div className="in">
-        {rows.length === 0 ? (
-          <p className="soft">They are alike.</p>
-        ) : (
-          <DataTable
-            label="Differences of two components"
-            rows={rows}
-            columns={({ words }) => [
-              words('What', ({ name }) => name),
-              words(a.name, ({ values }) => values[0]),
-              words(b.name, ({ values }) => values[1]),
-            ]}
-          />
-        )}
-      </div>
-    </Panel>
+    <DataTable
+      label="Differences of two components"
+      rows={rows}
+      columns={({ words }) => [
+        words('What', ({ name }) => name),
+        words(a.name, ({ values }) => values[0]),
+        words(b.name, ({ values }) => values[1]),
+      ]}
+    />
   );
 }
