@@ -5,7 +5,7 @@ import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { event, installation, person, workshop } from '../db/schema/index.ts';
 import { RuleBroken } from '../problems.ts';
-import { lendBasics } from './basics.ts';
+import { lendBasics } from '../read/basics.ts';
 
 /**
  * Begins a workshop in an empty database: its record, its first manager, and the starter catalogues where they are

@@ -62,6 +62,7 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /variants',
     'put /variants/:variant',
     'post /components',
+    'post /components/basics',
     'put /components/:component',
     'post /components/:kind/table',
     'post /components/taken-in/:id/undo',

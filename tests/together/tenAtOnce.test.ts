@@ -511,6 +511,14 @@ const CASES: Record<string, Case> = {
       };
     },
   },
+  'post /components/basics': {
+    same: 'once',
+    different: 'once',
+    prepare: async () => {
+      await sql('delete from component where lent');
+      return { path: '/components/basics', body: () => ({}) };
+    },
+  },
   'post /components/:kind/table': {
     same: 'once',
     different: 'all',

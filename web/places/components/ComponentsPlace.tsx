@@ -17,7 +17,11 @@ import { ComponentDifferences } from '../../widgets/ComponentDifferences.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { ComponentForm } from './ComponentForm.tsx';
+import { LendBasics } from './LendBasics.tsx';
 import { TableIn } from './TableIn.tsx';
+
+/** Kinds of which typical ones ship with Dajo. */
+const LENT: ReadonlySet<ComponentKind> = new Set(['cable', 'fuse', 'resistor']);
 
 /** A value of a sheet in the person's units; rows and maps by how many there are. */
 function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
@@ -113,6 +117,7 @@ export default function ComponentsPlace() {
         >
           <div className="in" style={{ overflowX: 'auto' }}>
             {error && <p className="stop">{error.message}</p>}
+            {mayTakeIn && all?.length === 0 && LENT.has(kind) && <LendBasics />}
             <DataTable
               label={KIND_NAME[kind]}
               className="wide"

@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { Tx } from '../db/connect.ts';
 import { component, supplier } from '../db/schema/index.ts';
 
@@ -28,9 +29,14 @@ const RESISTORS = [
   [680, 260, 520],
 ] as const;
 
-/** Takes the starter catalogue into a new workshop: typical cables, fuses and precharge resistors, not priced. */
-export async function lendBasics(tx: Tx): Promise<void> {
-  await tx.insert(supplier).values(TYPICAL);
+/**
+ * Takes the starter catalogue into the library: typical cables, fuses and precharge resistors, not priced. What is there
+ * already, by id or by name, stays as it is.
+ *
+ * @returns how many were taken in
+ */
+export async function lendBasics(tx: Tx): Promise<number> {
+  await tx.insert(supplier).values(TYPICAL).onConflictDoNothing();
   const lent = {
     supplierId: TYPICAL.id,
     priceCents: 0,
@@ -38,7 +44,7 @@ export async function lendBasics(tx: Tx): Promise<void> {
     highVoltage: true,
     lent: true,
   };
-  await tx.insert(component).values([
+  const all = [
     ...CABLES.map(([sectionMm2, outsideMm, continuousA, massKg]) => ({
       ...lent,
       id: `cable-${sectionMm2}`,
@@ -73,5 +79,11 @@ export async function lendBasics(tx: Tx): Promise<void> {
       heightMm: 30,
       sheet: { ohm, pulseJ, peakW },
     })),
-  ]);
+  ];
+  const known = await tx.select({ name: sql<string>`lower(${component.name})` }).from(component);
+  const names = new Set(known.map(({ name }) => name));
+  const fresh = all.filter(({ name }) => !names.has(name.toLowerCase()));
+  if (fresh.length === 0) return 0;
+  const taken = await tx.insert(component).values(fresh).onConflictDoNothing().returning({ id: component.id });
+  return taken.length;
 }
