@@ -75,7 +75,7 @@ export const clientAddress = {
     path: '/clients/:id',
     may: 'manager',
     body: Joi.object<ClientBody, true>({
-      name: text('Client', 80).min(2).required(),
+      name: text('Client', 120).required(),
       contact: text('Contact', 200).allow('').required(),
       version,
     }),

@@ -37,7 +37,7 @@ async function asked<R extends pg.QueryResultRow>(url: string, text: string, val
  * Writes everything in a database into one file, as it is at one moment, while others work on. The file appears under its
  * name only when it is whole. Answers its size, bytes.
  */
-export async function backUp(url: string, file: string): Promise<number> {
+export async function backUp(url: string, file: string, signal?: AbortSignal): Promise<number> {
   if (existsSync(file)) throw new BackupFault(`${file} is there already: name another file.`);
   mkdirSync(dirname(file), { recursive: true });
   const growing = `${file}.growing`;
@@ -47,6 +47,7 @@ export async function backUp(url: string, file: string): Promise<number> {
     'pg_dump',
     ['-Fc', `-Z${PACKED}`, '--no-owner', '--no-acl', '-f', growing],
     url,
+    signal,
   );
   if (code !== 0) {
     rmSync(growing, { force: true });
@@ -74,7 +75,12 @@ export async function restore(file: string, url: string): Promise<Restored> {
   const [there] = await asked(admin, 'select 1 from pg_database where datname = $1', [name]);
   if (there && (await hasWorkshop(url)))
     throw new BackupFault(`The database “${name}” holds a workshop: name an empty one, or one that is not there yet.`);
-  return unpacked(file, url, async (scratch, counted) => {
+  return unpacked(file, url, undefined, async (scratch, counted, beside) => {
+    // A backup holds its own run as one that is under way: it ended with the file.
+    await asked(
+      beside,
+      `update backup_run set ended_at = now(), fault = 'It was under way when the backup was made.' where ended_at is null`,
+    );
     if (there) await asked(admin, `alter database "${name}" rename to "${scratch}_empty"`);
     await asked(admin, `alter database "${scratch}" rename to "${name}"`);
     if (there) await asked(admin, `drop database "${scratch}_empty"`);
@@ -86,6 +92,7 @@ export async function restore(file: string, url: string): Promise<Restored> {
 async function unpacked<T>(
   file: string,
   url: string,
+  signal: AbortSignal | undefined,
   then: (scratch: string, counted: Restored, beside: string) => Promise<T>,
 ): Promise<T> {
   const admin = withDatabase(url, 'postgres');
@@ -97,7 +104,9 @@ async function unpacked<T>(
       'pg_restore',
       ['--no-owner', '--no-acl', '--exit-on-error', '-d', scratch, file],
       beside,
+      signal,
     );
+    if (signal?.aborted) throw new BackupFault('The trial was stopped.');
     if (code !== 0) throw new BackupFault(`${file} is no whole backup: ${said.split('\n').at(-1)}`);
     const steps = await stepsIn(beside);
     if (steps === null) throw new BackupFault(`${file} is no backup of a workshop.`);
@@ -119,9 +128,9 @@ async function unpacked<T>(
  * Restores a backup into a database made for it, holds every photograph and paper against its hash, and throws it away.
  * Nothing said is a backup that can be trusted.
  */
-export async function tryBackup(file: string, url: string): Promise<void> {
+export async function tryBackup(file: string, url: string, signal?: AbortSignal): Promise<void> {
   if (!existsSync(file)) throw new BackupFault(`There is no file ${file}.`);
-  await unpacked(file, url, async (scratch, { people }, beside) => {
+  await unpacked(file, url, signal, async (scratch, { people }, beside) => {
     if (people === 0) throw new BackupFault(`${file} holds nobody: it is a backup of an empty workshop.`);
     const [spoiled] = await asked<{ n: number }>(
       beside,

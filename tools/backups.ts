@@ -9,19 +9,25 @@ const TELL_MS = 1000;
 export function backupsOf(url: string, folder: string, daily: boolean): Backups {
   const at = resolve(folder);
   const way = (file: string) => join(at, file);
+  const stopping = new AbortController();
+  const going = new Set<Promise<unknown>>();
+  const follow = <T>(work: Promise<T>): Promise<T> => {
+    going.add(work);
+    return work.finally(() => going.delete(work));
+  };
   return {
     folder: at,
     daily,
-    write: async (file, told) => {
+    write: (file, told) => {
       const growing = `${way(file)}.growing`;
       const timer = setInterval(() => existsSync(growing) && told(statSync(growing).size), TELL_MS);
-      try {
-        return await backUp(url, way(file));
-      } finally {
-        clearInterval(timer);
-      }
+      return follow(backUp(url, way(file), stopping.signal)).finally(() => clearInterval(timer));
     },
-    tryOut: (file) => tryBackup(way(file), url),
+    tryOut: (file) => follow(tryBackup(way(file), url, stopping.signal)),
+    stop: async () => {
+      stopping.abort();
+      await Promise.allSettled(going);
+    },
     remove: (file) => rmSync(way(file), { force: true }),
     find: (file) => (existsSync(way(file)) ? way(file) : null),
   };

@@ -9,7 +9,12 @@ export interface Ended {
 }
 
 /** Runs a program that comes with the server (pg_dump, pg_restore); the password goes by the address, never by its arguments. */
-export function runDatabaseTool(name: 'pg_dump' | 'pg_restore', args: readonly string[], url: string): Promise<Ended> {
+export function runDatabaseTool(
+  name: 'pg_dump' | 'pg_restore',
+  args: readonly string[],
+  url: string,
+  signal?: AbortSignal,
+): Promise<Ended> {
   const folder = serverBinaries();
   const { hostname, port, username, password, pathname } = new URL(url);
   const env = {
@@ -21,12 +26,16 @@ export function runDatabaseTool(name: 'pg_dump' | 'pg_restore', args: readonly s
     PGDATABASE: decodeURIComponent(pathname.slice(1)),
   };
   return new Promise((done) => {
-    const child = spawn(folder ? join(folder, name) : name, args, { env, stdio: ['ignore', 'ignore', 'pipe'] });
+    const child = spawn(folder ? join(folder, name) : name, args, {
+      env,
+      stdio: ['ignore', 'ignore', 'pipe'],
+      ...(signal ? { signal } : {}),
+    });
     let said = '';
     child.stderr.on('data', (chunk: Buffer) => {
       said += chunk.toString();
     });
-    child.once('error', (error) => done({ code: 1, said: error.message }));
+    child.once('error', (error) => done({ code: 1, said: signal?.aborted ? 'it was stopped.' : error.message }));
     child.once('exit', (code) => done({ code, said: said.trim() }));
   });
 }

@@ -101,6 +101,8 @@ async function openHouse(
       await live.close();
     },
     close: async () => {
+      // What is written or tried at this moment is stopped, and its row says so while there is a database to say it to.
+      await backups.stop();
       await working?.stop();
       await press.close();
       await close();

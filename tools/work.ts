@@ -12,7 +12,8 @@ try {
   const database = await whichDatabase(false);
   await migrateUp(database.url);
   const { backupFolder } = settingsOf(process.env);
-  const working = keepWorking(database.url, backupsOf(database.url, backupFolder, true));
+  const backups = backupsOf(database.url, backupFolder, true);
+  const working = keepWorking(database.url, backups);
   say(`Working: daily backups into ${backupFolder}, their trial each week, tidying. Ctrl-C stops it.`);
   const done = await working.look();
   if (done.length > 0) say(`Done: ${done.join(', ')}.`);
@@ -20,6 +21,7 @@ try {
   const hold = setInterval(() => {}, 1 << 30);
   const end = async () => {
     clearInterval(hold);
+    await backups.stop();
     await working.stop();
     database.stop();
     process.exit(0);

@@ -65,6 +65,12 @@ describe('the pack as it is that day', () => {
 });
 
 describe('what each part of the chain allows', () => {
+  test('a sheet that lets the cells run to nothing leaves every figure finite', () => {
+    const bare = withModule({ minV: 0 });
+    for (const id of ['fullCurrent', 'drivePower', 'topSpeed', 'rangeCycle', 'packSagVoltage'] as const)
+      expect(Number.isFinite(value(id, bare)), id).toBe(true);
+    expect(Number.isFinite(value('fullCurrent', { ...bare, ...use({ auxiliaryW: 0 }) }))).toBe(true);
+  });
   // By hand: at 100 A the pack stands at 260.4 V, and 4200 W at 216 V are 19.4 A of them.
   test('a heater of 4 kW takes its amperes from what the pack may give, and from nothing behind it', () => {
     const weak = withModule({ peakA: 100 });

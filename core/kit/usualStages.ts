@@ -100,7 +100,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       hours: h(3),
       people: 2,
       needs: 'lift',
-      traits: rearBox ? ['onLift', 'frontBoxesIn'] : ['onLift', 'frontBoxesIn', 'rearBoxesIn', 'driveIn'],
+      traits: rearBox ? ['onLift', 'frontBoxesIn'] : ['onLift', 'boxesIn', 'frontBoxesIn', 'rearBoxesIn', 'driveIn'],
       note: 'before the rear: the vehicle tips backwards on the lift',
       steps: [see('Grease on threads'), torque('Torque, front box', boxNm, 'crosswise, twice')],
     }),

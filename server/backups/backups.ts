@@ -7,6 +7,8 @@ export interface Backups {
   readonly write: (file: string, told: (bytes: number) => void) => Promise<number>;
   /** Restores a file into a database made for it, looks it over, throws it away; refused with a sentence. */
   readonly tryOut: (file: string) => Promise<void>;
+  /** Stops what is being written or tried; resolves when it has ended. */
+  readonly stop: () => Promise<void>;
   readonly remove: (file: string) => void;
   /** The way to a file of the folder; null where it is not there. */
   readonly find: (file: string) => string | null;

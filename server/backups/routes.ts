@@ -10,7 +10,7 @@ import { type Noted, noteBackup, rowOf, writeBackup } from './runs.ts';
 /** More than this nobody reads down. */
 const MOST = 60;
 /** Two at one time would take the disk twice for the same. */
-const RUNNING_MS = 6 * 3_600_000;
+const RUNNING_MS = 3_600_000;
 
 export const backupEndpoints = [
   serve(backupAddress.now, async ({ db, backups }) => ({

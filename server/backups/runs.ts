@@ -1,15 +1,18 @@
-import { and, desc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, ne, type SQL, sql } from 'drizzle-orm';
 import type { BackupRow } from '../../contract/backups.ts';
 import { toThrowAway } from '../../core/practice/keeping.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import { backupRun } from '../db/schema/index.ts';
+import { workshopNow } from '../read/workshop.ts';
 import type { Backups } from './backups.ts';
 
 const DAY_MS = 86_400_000;
 /** A run that has not ended after this long was cut off with its server. */
 const CUT_AFTER_MS = 6 * 3_600_000;
 const TRIAL_EVERY_MS = 7 * DAY_MS;
+/** One that failed is tried again after this long: a disk that was full may have room again. */
+const AGAIN_MS = 3_600_000;
 
 export const rowOf = (row: typeof backupRun.$inferSelect): BackupRow => ({
   id: String(row.id),
@@ -51,14 +54,20 @@ export function writeBackup(db: Db, backups: Backups, { id, file }: Noted): Prom
   return end(db, id, () => backups.write(file, told));
 }
 
+/** Does the work of a run and tells in its row how it ended. Never throws: nobody waits for it who could be told. */
 async function end(db: Db, id: number, work: () => Promise<number | null>): Promise<boolean> {
+  const tell = (how: { bytes: number | null } | { fault: string }) =>
+    db
+      .update(backupRun)
+      .set({ endedAt: sql`now()`, ...how })
+      .where(eq(backupRun.id, id))
+      // A database that is away meanwhile: the run counts as cut off later.
+      .catch(() => {});
   try {
-    const bytes = await work();
-    await db.update(backupRun).set({ endedAt: sql`now()`, bytes }).where(eq(backupRun.id, id));
+    await tell({ bytes: await work() });
     return true;
   } catch (error) {
-    const fault = error instanceof Error ? error.message : String(error);
-    await db.update(backupRun).set({ endedAt: sql`now()`, fault }).where(eq(backupRun.id, id));
+    await tell({ fault: error instanceof Error ? error.message : String(error) });
     return false;
   }
 }
@@ -98,29 +107,44 @@ async function throwAway(db: Db, backups: Backups, now: Date): Promise<void> {
   }
 }
 
-const lastOf = async (db: Db, kind: BackupRow['kind']) =>
-  (await db.select().from(backupRun).where(eq(backupRun.kind, kind)).orderBy(desc(backupRun.id)).limit(1))[0];
+const lastOf = async (db: Db, kind: BackupRow['kind'], how?: SQL) =>
+  (
+    await db
+      .select()
+      .from(backupRun)
+      .where(and(eq(backupRun.kind, kind), how))
+      .orderBy(desc(backupRun.id))
+      .limit(1)
+  )[0];
+
+/** Is one of a kind due: the last good one too old, and the last try not just now? */
+async function isDue(db: Db, kind: BackupRow['kind'], everyMs: number, now: Date): Promise<boolean> {
+  const age = (row: { startedAt: Date } | undefined) =>
+    row ? Math.abs(now.getTime() - row.startedAt.getTime()) : Number.POSITIVE_INFINITY;
+  if (age(await lastOf(db, kind, isNull(backupRun.fault))) < everyMs) return false;
+  return age(await lastOf(db, kind)) >= AGAIN_MS;
+}
 
 /**
- * What is due now: a daily backup when the last is a day old, what may go thrown away, a trial when the last is a week old.
+ * What is due now: a daily backup when the last good one is a day old, what may go thrown away, a trial when the last good
+ * one is a week old; what failed is tried again an hour later. Nothing is due before there is a workshop.
  * A clock that stands before the last run counts as due: it is the clock that is wrong.
  *
  * @returns what was done
  */
 export async function doDue(db: Db, backups: Backups, now: Date): Promise<('daily' | 'trial')[]> {
   const done: ('daily' | 'trial')[] = [];
+  if (!(await workshopNow(db))) return done;
   const cut = new Date(now.getTime() - CUT_AFTER_MS);
   await db
     .update(backupRun)
     .set({ endedAt: now, fault: 'It was cut off: the server ended meanwhile.' })
     .where(and(isNull(backupRun.endedAt), sql`${backupRun.startedAt} < ${cut.toISOString()}::timestamptz`));
-  const age = (row: { startedAt: Date } | undefined) =>
-    row ? Math.abs(now.getTime() - row.startedAt.getTime()) : Number.POSITIVE_INFINITY;
-  if (age(await lastOf(db, 'daily')) >= DAY_MS) {
+  if (await isDue(db, 'daily', DAY_MS, now)) {
     await writeBackup(db, backups, await noteBackup(db, 'daily', now));
     await throwAway(db, backups, now);
     done.push('daily');
   }
-  if (age(await lastOf(db, 'trial')) >= TRIAL_EVERY_MS && (await tryNewest(db, backups)) !== null) done.push('trial');
+  if ((await isDue(db, 'trial', TRIAL_EVERY_MS, now)) && (await tryNewest(db, backups)) !== null) done.push('trial');
   return done;
 }

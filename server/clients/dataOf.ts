@@ -30,7 +30,8 @@ export async function dataOf(db: Db, id: string) {
         or f.about_id in (select id::text from job where number in (${list})))`,
     ),
     history: await all(
-      sql`select id, at, what, resource, job_number from event where job_number in (${list}) or resource_id = ${id} order by id`,
+      sql`select id, at, what, resource, job_number from event where job_number in (${list}) or resource_id = ${id}
+        or resource_id in (select v.id::text from vehicle v where v.client_id = ${id}) order by id`,
     ),
   };
 }

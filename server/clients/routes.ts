@@ -92,11 +92,9 @@ export const clientEndpoints = [
         stored.contact,
         ...vehicles.flatMap(({ registration, chassisNumber }) => [registration, chassisNumber]),
       ]).filter((one) => !shared.has(one));
-      await removeFiles(
-        tx,
-        vehicles.map(({ id }) => id),
-      );
-      const places = await removeTraces(tx, traces);
+      const vehicleIds = vehicles.map(({ id }) => id);
+      await removeFiles(tx, vehicleIds);
+      const places = await removeTraces(tx, traces, { clientId: stored.id, vehicleIds });
       await tx
         .update(vehicle)
         .set({ registration: '', chassisNumber: '', version: sql`${vehicle.version} + 1` })

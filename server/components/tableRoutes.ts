@@ -7,7 +7,7 @@ import { readComponentTable } from '../../wording/componentTable.ts';
 import { finder, verdictOf } from '../../wording/tableVerdict.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { component, event } from '../db/schema/index.ts';
+import { component, event, file } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
 import { allComponents } from '../read/library.ts';
@@ -110,8 +110,12 @@ async function undo(tx: Tx, step: Step): Promise<void> {
       .where(eq(component.id, id));
     return;
   }
-  if (now.onHand > 0 || (await isUsed(tx, step.id)))
-    throw new RuleBroken(`${name} is in use or in stores by now: undo is not possible any more.`);
+  const [paper] = await tx
+    .select({ id: file.id })
+    .from(file)
+    .where(and(eq(file.about, 'component'), eq(file.aboutId, step.id)));
+  if (now.onHand > 0 || paper || (await isUsed(tx, step.id)))
+    throw new RuleBroken(`${name} is in use, in stores or has papers by now: undo is not possible any more.`);
   await tx.delete(component).where(eq(component.id, step.id));
   if (step.did === 'revision') {
     const { id, name: was, version: then } = step.before;

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { BackupsNow } from '../../contract/backups.ts';
 import type { Backups } from '../../server/backups/backups.ts';
-import { doDue, tryNewest } from '../../server/backups/runs.ts';
+import { doDue, tryNewest, writeBackup } from '../../server/backups/runs.ts';
 import { BackupFault } from '../../tools/backupFile.ts';
 import { backupsOf } from '../../tools/backups.ts';
 import { keepWorking } from '../../tools/keepWorking.ts';
@@ -64,8 +64,25 @@ describe('a backup that a manager asks for', () => {
     const daily = (await now()).runs.find(({ kind }) => kind === 'daily')!;
     expect(daily.fault).toBe('The backup could not be written: No space left on device');
     expect(readdirSync(folder).filter((name) => name.includes('growing'))).toEqual([]);
+    // Tried again an hour later, not at once and not a day later.
+    const again = async (minutes: number) => doDue(shop.db(), full, new Date(Date.now() + minutes * 60_000));
+    expect(await again(30)).toEqual([]);
+    expect(await again(61)).toEqual(['daily']);
+    // What is stopped with its server says so, and leaves no half file.
+    const stopped = backupsOf(shop.url(), folder, true);
+    const writing = stopped.write('never.backup', () => {});
+    const told = expect(writing).rejects.toThrow('The backup could not be written: it was stopped.');
+    await stopped.stop();
+    await told;
+    expect(readdirSync(folder).filter((name) => name.startsWith('never'))).toEqual([]);
     await shop.pool().query("delete from backup_run where kind <> 'asked'");
   });
+});
+
+test('a database that goes away while a backup is written ends nothing but the backup', async () => {
+  const away = { ...shop.db(), update: () => ({ set: () => ({ where: () => Promise.reject(new Error('gone')) }) }) };
+  const failing: Backups = { ...backups, write: () => Promise.reject(new BackupFault('cut')) };
+  expect(await writeBackup(away as never, failing, { id: 0, file: 'x' })).toBe(false);
 });
 
 describe('by itself', () => {

@@ -227,6 +227,40 @@ describe('the data of a person', () => {
     const again = await ilse.send('put', `/clients/${id}`, { name: 'Kiri', contact: '', version: version + 1 });
     expect(again.body.detail).toMatch(/data of this client was removed/);
   });
+  test('of somebody whose name is a word of the trade leaves models, parts, ids and fixed words alone', async () => {
+    const words = ['Wren', 'modules', 'handedOver', 'brief', 'Ostrel'];
+    const library = async () => (await ilse.get('/library')).text;
+    const before = await library();
+    const bakery = await ilse.job('Bakery van');
+    for (const word of words) {
+      const one = await open(word);
+      await ilse.send('post', `/jobs/${one.number}/brief`, {
+        ...{ kind: 'free', firm: false, amount: null, school: null, tolerance: null, done: false },
+        text: `${word} will call`,
+      });
+      await end(one.number);
+      const { id, version } = await client(word);
+      const answer = await ilse.send('post', `/clients/${id}/remove`, { version });
+      expect(answer.status, answer.text).toBe(200);
+      const after = (await ilse.get(`/jobs/${one.number}`)).body as JobSheet;
+      expect(after.brief[0]).toMatchObject({ kind: 'free', text: '(removed) will call' });
+      expect([after.title, after.state]).toEqual(['Van of (removed)', 'handedOver']);
+    }
+    expect(await library()).toBe(before);
+    const same = ({ stages: _, ...job }: JobSheet) => job;
+    const now = await ilse.job('Bakery van');
+    expect(same(now)).toEqual(same(bakery));
+    expect(now.stages.map(({ name, note, steps }) => [name, note, steps])).toEqual(
+      bakery.stages.map(({ name, note, steps }) => [name, note, steps]),
+    );
+    // A name of two words is plainly theirs, in the library too.
+    await sql("insert into supplier (id, name) values ('hand', 'Quarry Hand Works')");
+    const theirs = await open('Quarry Hand');
+    await end(theirs.number);
+    const { id, version } = await client('Quarry Hand');
+    await ilse.send('post', `/clients/${id}/remove`, { version });
+    expect((await sql("select name from supplier where id = 'hand'")).rows[0].name).toBe('(removed) Works');
+  });
   test('what is written stays written for everything else', async () => {
     await expect(sql("update event set what = 'x' where id = (select min(id) from event)")).rejects.toThrow(
       /kept as it was/,

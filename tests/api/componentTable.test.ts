@@ -67,7 +67,7 @@ describe('a table of components', () => {
     const refused = await ilse.send('post', `/components/taken-in/${body.id}/undo`);
     expect([refused.status, refused.body.detail]).toEqual([
       422,
-      'Fuse of the pier is in use or in stores by now: undo is not possible any more.',
+      'Fuse of the pier is in use, in stores or has papers by now: undo is not possible any more.',
     ]);
   });
   test('with a fault of the whole is refused at the field; one taken name stops all of it', async () => {
@@ -85,17 +85,21 @@ describe('a table of components', () => {
   test('two thousand rows hold nobody up', async () => {
     const many = await renamed(...Array.from({ length: 2000 }, (_, i) => `Fuse no ${i}`));
     const [head, ...lines] = many.split('\n');
-    const asked: number[] = [];
-    const taking = takeIn('fuse', [head, ...lines.map((line) => `${line},more`)].join('\n'));
+    let over = false;
+    const meanwhile: boolean[] = [];
+    const taking = takeIn('fuse', [head, ...lines.map((line) => `${line},more`)].join('\n')).then((answer) => {
+      over = true;
+      return answer;
+    });
     const looking = (async () => {
-      for (let i = 0; i < 5; i++) {
-        const begun = performance.now();
+      while (!over) {
         await ilse.get('/session');
-        asked.push(performance.now() - begun);
+        meanwhile.push(!over);
       }
     })();
     const [{ body }] = await Promise.all([taking, looking]);
     expect(body).toMatchObject({ added: 0, left: 2000 });
-    expect(asked).toHaveLength(5);
+    // Others were answered while the table was still being read.
+    expect(meanwhile.filter(Boolean).length).toBeGreaterThan(3);
   });
 });

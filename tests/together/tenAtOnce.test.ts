@@ -25,6 +25,7 @@ const slow: Backups = {
   daily: false,
   write: () => new Promise(() => {}),
   tryOut: async () => {},
+  stop: async () => {},
   remove: () => {},
   find: () => null,
 };

@@ -66,11 +66,9 @@ let gathering: Promise<void> | null = null;
  */
 export async function refreshTouched(touched: readonly Touched[]): Promise<void> {
   for (const { job, resource } of touched) {
-    if (job) {
-      const pieces = waiting.get(job) ?? new Set();
-      for (const piece of PIECES_OF[resource]) pieces.add(piece);
-      waiting.set(job, pieces);
-    }
+    // A client's name stands on every job of theirs; which those are the note does not say.
+    const of = job !== null ? [job] : resource === 'client' ? [...openJobs.keys()] : [];
+    for (const number of of) waiting.set(number, new Set([...(waiting.get(number) ?? []), ...PIECES_OF[resource]]));
     if (resource === 'workshop') void mutate('/session').catch(() => {});
     if (resource === 'person') void mutate(keys.people).catch(() => {});
     if (OF_LIBRARY.has(resource)) void mutate(keys.library).catch(() => {});

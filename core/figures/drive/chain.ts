@@ -112,8 +112,9 @@ function chainIn(id: string, duty: Duty, weather: Weather, low = false): Entry<C
       const ask = {
         openV: low ? openVoltageLow(pack) : pack.nominalV,
         resistanceOhm: pack.resistanceOhm,
-        // At the lowest voltage the cells may have: what they draw is never more.
-        besideA: beside / pack.emptyV,
+        // At the lowest voltage the cells may have: what they draw is never more. A sheet that lets them run to nothing
+        // says nothing of it: then the nominal voltage.
+        besideA: beside / (pack.emptyV > 0 ? pack.emptyV : pack.nominalV),
         battery: batteryLimits(pack, slots, duty),
         motor: motorOf(slots, duty),
       };

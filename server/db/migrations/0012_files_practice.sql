@@ -70,3 +70,12 @@ BEGIN
   END IF;
   RETURN COALESCE(NEW, OLD);
 END $$;
+--> statement-breakpoint
+CREATE OR REPLACE FUNCTION released_kit_kept() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  IF current_setting('dajo.removal', true) = 'on' AND NEW.state = OLD.state THEN RETURN NEW; END IF;
+  IF OLD.state <> 'draft' AND (NEW.body IS DISTINCT FROM OLD.body OR NEW.revision IS DISTINCT FROM OLD.revision OR NEW.state = 'draft') THEN
+    RAISE EXCEPTION 'a released kit revision never changes' USING ERRCODE = 'DJ001';
+  END IF;
+  RETURN NEW;
+END $$;

@@ -7,6 +7,7 @@ import { columnsOf } from '../../../core/component/cells.ts';
 import { KIND_NAME, KINDS } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
 import { VEHICLE_FUNCTIONS } from '../../../core/fit/functions.ts';
+import { rootOf } from '../../../core/vehicle/revisions.ts';
 import { FUNCTION_NAME } from '../../../wording/fit.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useOfAddress } from '../../data/resources.ts';
@@ -192,7 +193,7 @@ export function ComponentForm({ kind, stored, onClose }: Props) {
       {stored && (
         <>
           <h3>Datasheet, drawings, papers</h3>
-          <FilesOf about="component" of={stored.id} name={stored.name} />
+          <FilesOf about="component" of={rootOf(stored.id)} name={stored.name} />
         </>
       )}
       {stored && (

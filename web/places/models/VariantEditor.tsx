@@ -1,4 +1,4 @@
-import { Button, Segmented, Tabs } from 'antd';
+import { App, Button, Segmented, Tabs } from 'antd';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { hasRole } from '../../../contract/rights.ts';
@@ -32,6 +32,7 @@ interface Props {
 export function VariantEditor({ start, stored, newer }: Props) {
   const { role } = usePerson();
   const navigate = useNavigate();
+  const { message } = App.useApp();
   const may = hasRole(role, variantAddress.change.may) && newer === null;
   const [variant, setVariant] = useState(start);
   const [view, setView] = useState<'side' | 'above'>('side');
@@ -72,7 +73,9 @@ export function VariantEditor({ start, stored, newer }: Props) {
     const answer = await form.save();
     // A picture that was laid before there was a model is kept with it now.
     if (answer && underlay?.picture)
-      await keepPicture(rootOf(answer.id), underlay.picture, layOf(underlay)).catch(() => {});
+      await keepPicture(rootOf(answer.id), underlay.picture, layOf(underlay)).catch(
+        (error: Error) => void message.error(`The model is stored; its picture is not: ${error.message}`, 8),
+      );
     if (answer) navigate(`/models/${answer.id}`, { replace: true });
   };
   const part: EditorPart = { variant, set, faults };
