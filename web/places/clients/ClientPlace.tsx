@@ -106,7 +106,7 @@ function Ending({ client, all }: { client: ClientRow; all: readonly ClientRow[] 
     modal.confirm({
       title: `Remove the data of ${client.name}?`,
       content:
-        'Name, contact, registrations, chassis numbers, photographs and papers go, the history too; figures of the jobs stay. A name that is one plain word goes from what is theirs, and stays where it may be a model's or somebody else's. It cannot be taken back. Backups made before still hold it until they are thrown away.',
+        'Name, contact, registrations, chassis numbers, photographs and papers go, the history too; figures of the jobs stay. A name that is one plain word goes from what is theirs, and stays where it may be a model’s or somebody else’s. It cannot be taken back. Backups made before still hold it until they are thrown away.',
       okText: 'Remove it',
       okButtonProps: { danger: true },
       cancelText: 'Keep it',
