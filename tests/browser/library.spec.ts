@@ -120,3 +120,23 @@ test('a part that designs stand on gets a revision; a design keeps its own until
   await expect(page.locator('.tally')).toContainText('Not saved');
   await expect(tally(page, 'grossMass')).toContainText(/1.568\skg/);
 });
+
+test('components, vehicles and clients are found from anywhere, by pointer and by keyboard', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  const option = (name: RegExp) => page.locator('.ant-select-item-option').filter({ hasText: name });
+  await page.getByLabel('Find a job, part or vehicle').click();
+  await page.keyboard.type('175 A');
+  await option(/Main fuse 175 A, 500 V, HV fuse of/).click();
+  await expect(page).toHaveURL(/components\/fuse/);
+  await page.keyboard.press('/');
+  await page.keyboard.type('bakery');
+  await option(/Bakery van, the vehicle/).click();
+  await expect(page.getByRole('heading', { name: 'Bakery van' })).toBeVisible();
+  await page.getByLabel('Find a job, part or vehicle').click();
+  await page.keyboard.type('Stone Oven');
+  await option(/Stone Oven Bakery, client/).click();
+  await expect(page.getByRole('heading', { name: 'Stone Oven Bakery' })).toBeVisible();
+});

@@ -275,7 +275,7 @@ test('a workshop of one’s own: from nothing to a signed check, and back from a
     await expect(page.locator('[data-verdict="new"]')).toContainText('Quay drive');
     await expect(page.locator('[data-verdict="fault"]')).toContainText('Half a drive');
     await page.getByRole('button', { name: 'Take in 1' }).click();
-    await expect(page.locator('[data-taken-in]')).toContainText('1 new, 0 changed, 0 as they were, 1 left out');
+    await expect(page.locator('[data-taken-in]')).toContainText('Taken in: 1 new, 1 left out.');
     await takeIn(
       'charger',
       ['Power (kW)', 'Least voltage (V)', 'Highest voltage (V)', 'Phases', 'Supply current (A)', 'Efficiency (%)'],

@@ -1,5 +1,5 @@
-import { AutoComplete } from 'antd';
-import { useMemo, useState } from 'react';
+import { AutoComplete, type GetRef } from 'antd';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { clientAddress, vehiclesAddress } from '../../contract/clients.ts';
 import { componentAddress } from '../../contract/components.ts';
@@ -11,7 +11,7 @@ const MOST = 10;
 /** From so many letters on the catalogue is searched too. */
 const LEAST_WORD = 2;
 
-/** Finds jobs by number, vehicle, client or model, and parts by the jobs that wait for them. */
+/** Finds jobs by number, vehicle, client or model, parts by the jobs that wait for them, vehicles, clients, components. */
 export function FindBox() {
   const navigate = useNavigate();
   const [text, setText] = useState('');
@@ -43,6 +43,12 @@ export function FindBox() {
 }
 
 function Finder({ text, setText, go }: { text: string; setText: (text: string) => void; go: (path: string) => void }) {
+  const box = useRef<GetRef<typeof AutoComplete>>(null);
+  // Pressed with the pointer, the browser gives the focus to the box that was pressed, which this one has replaced.
+  useEffect(() => {
+    const soon = setTimeout(() => box.current?.focus());
+    return () => clearTimeout(soon);
+  }, []);
   const { data: jobs } = useJobs();
   const { data: floor } = useFloor();
   const { shelves } = useLibrary();
@@ -81,7 +87,7 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
     ];
     const shelf = (components ?? []).map(({ id, kind, name, supplier }) => ({
       value: `/components/${kind}?${id}`,
-      label: `${name}, ${KIND_NAME[kind].toLowerCase()} of ${supplier}`,
+      label: `${name}, ${KIND_NAME[kind]} of ${supplier}`,
     }));
     return [...found, ...parts, ...known, ...shelf].slice(0, MOST);
   }, [text, jobs, floor, shelves, clients, vehicles, components]);
@@ -89,7 +95,7 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
     <AutoComplete
       id="find"
       aria-label="Find a job, part or vehicle"
-      autoFocus
+      ref={box}
       defaultActiveFirstOption
       placeholder="Number, vehicle, client or part"
       value={text}

@@ -40,7 +40,7 @@ export function History<P extends string>({ of, table, params, withJob = false }
   return (
     <div className="stack">
       <div className="row" style={{ alignItems: 'end' }}>
-        <div style={{ width: 150 }}>
+        <div style={{ width: 136 }}>
           <Choice
             label="Who"
             mayBeEmpty
@@ -50,7 +50,7 @@ export function History<P extends string>({ of, table, params, withJob = false }
             onChange={setWho}
           />
         </div>
-        <div style={{ width: 130 }}>
+        <div style={{ width: 120 }}>
           <Choice
             label="About"
             mayBeEmpty
@@ -61,7 +61,7 @@ export function History<P extends string>({ of, table, params, withJob = false }
           />
         </div>
         <Input
-          style={{ width: 150 }}
+          style={{ width: 118 }}
           aria-label="Word in it"
           placeholder="a word in it"
           value={word}

@@ -78,7 +78,7 @@ export function RowsEditor<R extends object>({
       ))}
       <div>
         <Button size="small" icon={<PlusOutlined />} onClick={() => onChange([...rows, start()])}>
-          Add a {what}
+          Add {/^[aeiou]/.test(what) ? 'an' : 'a'} {what}
         </Button>
       </div>
     </div>

@@ -20,6 +20,15 @@ const SAY: Record<TableVerdict, string> = { new: 'new', changed: 'changes', alik
 /** Changes told in a line; the rest is a number. */
 const MOST_TOLD = 4;
 
+type Counted = readonly (readonly [count: number, what: string])[];
+/** "1 new, 13 as they are": what there is none of is not said. */
+const parts = (counted: Counted): string =>
+  counted
+    .filter(([n]) => n > 0)
+    .map(([n, what]) => `${n} ${what}`)
+    .join(', ');
+const tookIn = (counted: Counted): string => `Taken in: ${parts(counted)}.`;
+
 interface Judged {
   readonly row: TableRow;
   readonly verdict: TableVerdict;
@@ -111,8 +120,12 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
         {taken ? (
           <div className="note row" data-taken-in>
             <span>
-              Taken in: {taken.added} new, {taken.changed} changed, {taken.alike} as they were
-              {taken.left > 0 ? `, ${taken.left} left out` : ''}.
+              {tookIn([
+                [taken.added, 'new'],
+                [taken.changed, 'changed'],
+                [taken.alike, 'as they were'],
+                [taken.left, 'left out'],
+              ])}
             </span>
             {taken.added + taken.changed > 0 && (
               <Button size="small" loading={sending.busy} onClick={() => void undo(taken.id)}>
@@ -128,8 +141,12 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
                   Take in {good}
                 </Button>
                 <span className="soft">
-                  {count('new')} new, {count('changed')} changed, {count('alike')} as they are, {count('fault')} left
-                  out
+                  {parts([
+                    [count('new'), 'new'],
+                    [count('changed'), 'changed'],
+                    [count('alike'), 'as they are'],
+                    [count('fault'), 'left out'],
+                  ])}
                 </span>
               </div>
               {sending.faults.text && <p className="stop">{sending.faults.text}</p>}

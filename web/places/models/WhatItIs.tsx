@@ -21,7 +21,7 @@ const SHAPE = [
   ['bonnetMm', 'Bonnet'],
   ['bonnetHeightMm', 'Height of the bonnet'],
   ['screenRunMm', 'Run of the screen'],
-  ['cabEndMm', 'End of the cab, from the bumper'],
+  ['cabEndMm', 'Cab ends, from bumper'],
 ] as const;
 
 /** Names, years, body, what turns, cools and brakes it. */
@@ -120,7 +120,7 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
       <h3>On the lift, and towing</h3>
       <div className="fields">
         <QuantityInput
-          label="Front pads, behind the front axle"
+          label="Front pads, from axle"
           kind="length"
           mayBeEmpty
           value={variant.liftPads?.frontMm ?? null}
@@ -128,7 +128,7 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
           fault={faults['liftPads.frontMm']}
         />
         <QuantityInput
-          label="Rear pads, behind the front axle"
+          label="Rear pads, from axle"
           kind="length"
           mayBeEmpty
           value={variant.liftPads?.rearMm ?? null}
@@ -152,7 +152,9 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
           fault={faults['towing.ballKg']}
         />
       </div>
-      <p className="soft small">Left empty: pads as usual, and what it may tow is not known.</p>
+      <p className="soft small">
+        Pads are behind the front axle. Left empty: pads as usual, and what it may tow is not known.
+      </p>
     </div>
   );
 
