@@ -128,6 +128,7 @@ test('components, vehicles and clients are found from anywhere, by pointer and b
   await signIn(page, address, 'ilse');
   const option = (name: RegExp) => page.locator('.ant-select-item-option').filter({ hasText: name });
   await page.getByLabel('Find a job, part or vehicle').click();
+  await expect(page.locator('#find')).toBeFocused();
   await page.keyboard.type('175 A');
   await option(/Main fuse 175 A, 500 V, HV fuse of/).click();
   await expect(page).toHaveURL(/components\/fuse/);
@@ -136,6 +137,7 @@ test('components, vehicles and clients are found from anywhere, by pointer and b
   await option(/Bakery van, the vehicle/).click();
   await expect(page.getByRole('heading', { name: 'Bakery van' })).toBeVisible();
   await page.getByLabel('Find a job, part or vehicle').click();
+  await expect(page.locator('#find')).toBeFocused();
   await page.keyboard.type('Stone Oven');
   await option(/Stone Oven Bakery, client/).click();
   await expect(page.getByRole('heading', { name: 'Stone Oven Bakery' })).toBeVisible();
