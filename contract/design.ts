@@ -154,6 +154,7 @@ export const designInputsSchema = Joi.object<Mutable<DesignInputs>, true>({
   strings: whole('Strings', 1, 20).required(),
   boxes: Joi.array().items(box).max(12).label('Boxes').required(),
   holdingG,
+  clearanceMm: quantity('Room round a box', 'length', 0, 200),
   usableShare: quantity('Usable share', 'share', 0.3, 1).required(),
   driveId: componentId('Drive').allow(null).required(),
   inverterId: componentId('Inverter').allow(null).required(),

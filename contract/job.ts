@@ -1,6 +1,7 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
+import type { EvidenceEntry } from '../core/practice/evidence.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { A_FILE, address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
@@ -9,6 +10,7 @@ import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
 import type { StageRow } from './stages.ts';
 import type { VehicleWithClaims } from './vehicle.ts';
+import type { Region } from './workshop.ts';
 
 export interface JobRow {
   readonly number: string;
@@ -49,6 +51,9 @@ export interface JobHead {
   readonly promised: string | null;
   readonly kit: { readonly revisionId: string; readonly options: readonly string[] } | null;
   readonly cover: Readonly<Record<string, CoverChoice>>;
+  /** Where the vehicle will be registered; null: where the workshop is. */
+  readonly region: Region | null;
+  readonly evidence: Readonly<Record<string, EvidenceEntry>>;
 }
 
 /** What hangs on a job, each with an address of its own (`/jobs/26-101/stages`) and asked for again by need. */

@@ -2,11 +2,13 @@ import Joi from 'joi';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { JOB_STATES, type JobState } from '../core/job/states.ts';
 import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
+import type { EvidenceEntry } from '../core/practice/evidence.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { address, answers } from './address.ts';
 import { type BriefLineBody, briefLineSchema } from './brief.ts';
 import type { Made, Versioned } from './fields.ts';
 import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
+import { REGIONS, type Region } from './workshop.ts';
 export interface NewJob {
   /** A client that is known already; its name and contact are then left as they are. */
   readonly clientId?: string | null;
@@ -138,7 +140,52 @@ const stateSchema = Joi.object<StateChange, true>({
   version,
 });
 
+export interface EvidenceBody {
+  /** Which of the papers that the region wants. */
+  readonly key: string;
+  /** Null takes it back. */
+  readonly given: Omit<EvidenceEntry, 'by'> | null;
+  /** What the person saw; null for none. */
+  readonly was: EvidenceEntry | null;
+}
+const paper = { on: isoDate('Given on').required(), mark: text('Number, or where it lies', 200).allow('').required() };
+const evidenceSchema = Joi.object<EvidenceBody, true>({
+  key: slug('Paper').required(),
+  given: Joi.object<Omit<EvidenceEntry, 'by'>, true>(paper).allow(null).label('Paper').required(),
+  was: Joi.object<EvidenceEntry, true>({ ...paper, by: text('By', 120).required() })
+    .allow(null)
+    .label('Paper before')
+    .required(),
+});
+
+export interface RegionBody {
+  readonly region: Region | null;
+  readonly version: number;
+}
+const regionSchema = Joi.object<RegionBody, true>({
+  region: Joi.string()
+    .valid(...REGIONS)
+    .allow(null)
+    .label('Region')
+    .required(),
+  version,
+});
+
 export const jobAddress = {
+  evidence: address({
+    method: 'put',
+    path: '/jobs/:number/evidence',
+    act: 'evidence',
+    body: evidenceSchema,
+    answer: answers<{ readonly key: string }>(),
+  }),
+  region: address({
+    method: 'put',
+    path: '/jobs/:number/region',
+    act: 'evidence',
+    body: regionSchema,
+    answer: answers<Versioned>(),
+  }),
   state: address({
     method: 'put',
     path: '/jobs/:number/state',

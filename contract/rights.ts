@@ -28,6 +28,7 @@ export const LEAST_ROLE: Record<JobAction, Role> = {
   snag: 'technician',
   sign: 'technician',
   move: 'manager',
+  evidence: 'manager',
   state: 'manager',
 };
 

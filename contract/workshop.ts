@@ -1,10 +1,11 @@
 import Joi from 'joi';
+import type { Evidence } from '../core/practice/evidence.ts';
 import type { ClosedDay, Practice } from '../core/practice/practice.ts';
 import { CURRENCY_IDS, type Currency } from '../core/quantity/currency.ts';
 import { UNIT_SETS, type UnitChoice } from '../core/quantity/units.ts';
 import { address, answers } from './address.ts';
 import { holdingG } from './design.ts';
-import { isoDate, type Mutable, number, quantity, text, type Versioned, version, whole } from './fields.ts';
+import { isoDate, type Mutable, number, quantity, slug, text, type Versioned, version, whole } from './fields.ts';
 
 /** Where a workshop stands: decides later which evidence is wanted. */
 export const REGIONS = ['eu', 'uk', 'us', 'other'] as const;
@@ -76,6 +77,9 @@ const timeZone = Joi.string()
       : helpers.error('string.pattern.name', { name: 'is none: write one like Europe/Lisbon or America/Denver' }),
   );
 
+/** Prices are told in multiples of these, minor units. */
+export const ROUNDINGS = [1, 10, 100, 500, 1000, 5000, 10_000] as const;
+
 /** Days closed that a workshop may name: some years of them. */
 const MOST_CLOSED = 400;
 const practice = Joi.object<Mutable<Practice>, true>({
@@ -92,6 +96,32 @@ const practice = Joi.object<Mutable<Practice>, true>({
     .unique('day')
     .label('Closed days'),
   holdingG,
+  ratesBySkill: Joi.object()
+    .pattern(Joi.string().min(1).max(60), whole('Rate an hour', 0, 1_000_000).meta({ quantity: 'money' }).required())
+    .max(30)
+    .label('Rates by skill'),
+  marginShare: quantity('Margin on parts', 'share', 0, 3),
+  contingencyShare: quantity('Contingency', 'share', 0, 1),
+  roundToCents: Joi.number()
+    .valid(...ROUNDINGS)
+    .label('Prices are rounded to'),
+  clearanceMm: quantity('Room round a box', 'length', 0, 200),
+  evidence: Joi.object()
+    .pattern(
+      Joi.string().valid(...REGIONS),
+      Joi.array()
+        .items(
+          Joi.object<Evidence, true>({
+            key: slug('Paper').required(),
+            what: text('Paper', 120).required(),
+            giver: text('From whom', 80).allow('').required(),
+          }),
+        )
+        .max(40)
+        .unique('key')
+        .label('Papers'),
+    )
+    .label('Papers by region'),
 } as never).label('Practice');
 
 const settings = {

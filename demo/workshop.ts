@@ -1,6 +1,7 @@
 import type { Place } from '../contract/floor.ts';
 import type { Role } from '../contract/rights.ts';
 import { type SettingName, USUAL_SETTINGS } from '../contract/workshop.ts';
+import type { Practice } from '../core/practice/practice.ts';
 
 export interface DemoPerson {
   readonly signIn: string;
@@ -95,7 +96,17 @@ export const WORKSHOP = {
   name: 'Tarrow Quay Works',
   timeZone: 'Europe/Lisbon',
   taxShare: 0.23,
-  own: ['name', 'region', 'timeZone', 'currency', 'taxShare', 'rateCents'] satisfies SettingName[],
+  practice: {
+    ratesBySkill: { electrical: 6400, trim: 5200, paint: 4900 },
+    evidence: {
+      eu: [
+        { key: 'conversion-report', what: 'Report on the conversion', giver: 'island licensing engineer' },
+        { key: 'weight-slip', what: 'Weighbridge slip, each axle', giver: 'harbour weighbridge' },
+        { key: 'insurer', what: 'Insurer has been told', giver: 'the client' },
+      ],
+    },
+  } satisfies Partial<Practice>,
+  own: ['name', 'region', 'timeZone', 'currency', 'taxShare', 'rateCents', 'practice'] satisfies SettingName[],
   buildingWidthM: 23,
   buildingLengthM: 12.8,
 };

@@ -24,6 +24,7 @@ const DONE_TO: Record<JobAction, string> = {
   snag: 'it takes no snag',
   sign: 'no check is signed on it',
   move: 'it stays where it is',
+  evidence: 'its papers stay as they are',
   state: 'it stays as it is',
 };
 
@@ -52,6 +53,8 @@ export function moveSentence(number: string, refusal: MoveRefusal, clockedOn: re
       return `${number} has snags that nobody has put right. Put them right first.`;
     case 'openChecks':
       return `${number} has checks that are not signed as passed. Sign them first.`;
+    case 'missingEvidence':
+      return `${number} lacks papers that its region wants. Enter them under Prove first.`;
     case 'reasonNeeded':
       return 'A reason is needed.';
   }

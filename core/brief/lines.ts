@@ -166,7 +166,7 @@ export const BRIEF_KINDS = {
   },
   priceCeiling: {
     name: 'Price ceiling',
-    figure: 'jobPrice',
+    figure: 'salePrice',
     compare: 'atMost',
     kind: 'money',
     amount: 'needed',

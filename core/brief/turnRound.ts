@@ -160,7 +160,7 @@ function turnables(sheet: FigureSheet): Turnable[] {
 /** Whether any of these inputs could move a line: not what is drilled, paid or promised. */
 export const canTurn = ({ kind }: BriefLine): boolean => {
   const { figure } = BRIEF_KINDS[kind];
-  return figure !== null && figure !== 'newHoles' && figure !== 'jobPrice' && figure !== 'readyDate';
+  return figure !== null && figure !== 'newHoles' && figure !== 'salePrice' && figure !== 'readyDate';
 };
 
 /** Points looked at on either side of the present amount before a change of sign is followed up. */

@@ -1,3 +1,4 @@
+import { STATIC_CLEARANCE_MM } from '../pack/arrange.ts';
 import { USUAL_HOLDING_G } from '../pack/holding.ts';
 import { type DesignInputs, driveChoice, electricChoice } from './inputs.ts';
 
@@ -19,6 +20,7 @@ export function completeDesign(inputs: DesignInputs): DesignInputs {
       hold: box.hold ?? null,
     })),
     holdingG: inputs.holdingG ?? USUAL_HOLDING_G,
+    clearanceMm: inputs.clearanceMm ?? STATIC_CLEARANCE_MM,
     drive: driveChoice(inputs),
     dcMaxW: inputs.dcMaxW ?? null,
     electric: electricChoice(inputs),

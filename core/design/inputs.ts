@@ -136,6 +136,8 @@ export interface DesignInputs {
   readonly boxes: readonly BoxChoice[];
   /** Accelerations the boxes are held against, in g. @default USUAL_HOLDING_G */
   readonly holdingG?: HoldingG;
+  /** Room wanted all round a box, mm. @default STATIC_CLEARANCE_MM */
+  readonly clearanceMm?: number;
   readonly usableShare: number;
   readonly driveId: string | null;
   readonly inverterId: string | null;

@@ -6,13 +6,15 @@ import type { BoxChoice, DesignInputs } from './inputs.ts';
 
 /** One box of a design in its bay: outside, mass and middle. Without a module it is a wish, not a box: no outside. */
 export function placeBox(
-  design: Pick<DesignInputs, 'moduleId' | 'strings'>,
+  design: Pick<DesignInputs, 'moduleId' | 'strings' | 'clearanceMm'>,
   library: ReadonlyMap<string, Component>,
   bay: Bay,
   choice: BoxChoice,
 ): PlacedBox {
   const module = componentAs(library.get(choice.moduleId ?? design.moduleId ?? ''), 'module');
-  const { fits, most } = module ? arrangeModules(module, choice.modules, bay) : { fits: null, most: 0 };
+  const { fits, most } = module
+    ? arrangeModules(module, choice.modules, bay, design.clearanceMm)
+    : { fits: null, most: 0 };
   const outer = fits?.outer ?? null;
   const bottom = bay.zMm - bay.heightMm / 2 + (choice.shiftZMm ?? 0);
   return {

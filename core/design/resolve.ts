@@ -7,6 +7,7 @@ import {
   voltageWindow,
 } from '../component/sheets.ts';
 import { NO_WISHES, type Shelf, type Slots, type VehicleUse, type Wishes, type WorkOutside } from '../figures/slots.ts';
+import { STATIC_CLEARANCE_MM } from '../pack/arrange.ts';
 import { USUAL_HOLDING_G } from '../pack/holding.ts';
 import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
@@ -100,6 +101,7 @@ export function resolveDesign({
       usableShare: design.usableShare,
       cooling: design.packCooling ?? 'air',
       holdingG: design.holdingG ?? USUAL_HOLDING_G,
+      clearanceMm: design.clearanceMm ?? STATIC_CLEARANCE_MM,
     },
     drive: {
       ...driveChoice(design),

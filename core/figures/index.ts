@@ -89,7 +89,7 @@ import {
 } from './road/range.ts';
 import { leadTime } from './work/leadTime.ts';
 import { newHoles } from './work/newHoles.ts';
-import { jobPrice, partsPrice } from './work/price.ts';
+import { jobPrice, partsPrice, salePrice } from './work/price.ts';
 import { readyDate } from './work/readyDate.ts';
 
 /** The catalogue: every number the product shows about a design, in the order a person reads them. */
@@ -204,6 +204,7 @@ export const FIGURES = {
   runsHalf,
   partsPrice,
   jobPrice,
+  salePrice,
   leadTime,
   packModules,
   frontAxleNow,

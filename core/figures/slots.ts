@@ -4,6 +4,7 @@ import type { Supply } from '../charge/acPower.ts';
 import type { CostInputs } from '../charge/runningCost.ts';
 import type { Component, ComponentOf } from '../component/sheets.ts';
 import type { DriveChoice, ElectricChoice } from '../design/inputs.ts';
+import type { SaleTerms } from '../money/salePrice.ts';
 import type { Size } from '../pack/arrange.ts';
 import type { PackWiring } from '../pack/compose.ts';
 import type { BoxHold, HoldingG } from '../pack/holding.ts';
@@ -127,6 +128,8 @@ export interface Slots {
     readonly usableShare: number;
     readonly cooling: 'air' | 'liquid';
     readonly holdingG: HoldingG;
+    /** Room wanted all round a box, mm. */
+    readonly clearanceMm: number;
   };
   readonly drive: DriveChoice & {
     readonly unit: ComponentOf<'drive'> | null;
@@ -175,6 +178,10 @@ export interface Slots {
     readonly leadDays: number | null;
     readonly labourHours: number | null;
     readonly rateCents: number;
+    /** What these hours are sold for, each by its skill. @default labourHours × rateCents */
+    readonly labourCents?: number | null;
+    /** @default COST_ONLY */
+    readonly sale?: SaleTerms;
     readonly todayDay: number;
     /** Day the last outstanding part is due; null when nothing is awaited. */
     readonly latestPartDay: number | null;

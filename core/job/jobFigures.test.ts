@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { KitRevision } from '../kit/kit.ts';
 import { dayNumber } from '../quantity/format.ts';
 import { type JobFacts, jobWork } from './jobFigures.ts';
 
@@ -20,6 +21,22 @@ describe('what is left to do on a job', () => {
   test('nothing: it was ready when the last stage was, and does not grow late while it waits for its client', () => {
     const stages = [stage('done', 6, '2026-11-03T09:00:00.000Z'), stage('done', 4, '2026-11-02T09:00:00.000Z')];
     expect(jobWork(facts({ stages }))).toMatchObject({ remainingHours: 0, todayDay: dayNumber('2026-11-03') });
+  });
+  test('labour is sold by skill; a skill without a rate of its own at the workshop’s', () => {
+    const stages = [{ hours: 2.5, skill: 'electrical' }, { hours: 4, skill: 'trim' }, { hours: 1 }];
+    const kit = { revision: { stages } as unknown as KitRevision, options: [] };
+    const rates = {
+      rateCents: 5800,
+      hoursPerDay: 15,
+      taxShare: 0.23,
+      practice: { ratesBySkill: { electrical: 6410 }, marginShare: 0.3 },
+    };
+    // 160.25 + 4 × 58 + 58
+    expect(jobWork(facts({ kit, rates }))).toMatchObject({
+      labourHours: 7.5,
+      labourCents: 45_025,
+      sale: { marginShare: 0.3, contingencyShare: 0.05, roundToCents: 100, taxShare: 0.23 },
+    });
   });
   test('without stages and kit nobody knows', () => {
     expect(jobWork(facts({}))).toMatchObject({ remainingHours: null, labourHours: null, latestPartDay: null });

@@ -5,7 +5,7 @@ import type { Library, ResolveInput } from '../design/resolve.ts';
 import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
 import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
-import type { Practice } from '../practice/practice.ts';
+import { type Practice, practiceOf, rateOf } from '../practice/practice.ts';
 import { USUAL_CALENDAR } from '../practice/workingDays.ts';
 import { dayNumber } from '../quantity/format.ts';
 import type { Route } from '../road/route.ts';
@@ -26,6 +26,7 @@ export interface JobFacts {
     readonly hoursPerDay: number;
     readonly workingDays?: readonly number[];
     readonly practice?: Partial<Practice>;
+    readonly taxShare?: number;
   };
   /** ISO day in the workshop's time zone. */
   readonly today: string;
@@ -35,6 +36,7 @@ export interface JobFacts {
 export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOutside {
   const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
   const planned = kit ? kitHours(kit.revision) : null;
+  const practice = practiceOf(rates.practice ?? {});
   const open = stages.filter((stage) => stage.state !== 'done');
   // A vehicle whose stages are all done was ready when the last was, not today: it does not grow late in the yard.
   const finished =
@@ -42,6 +44,20 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
   return {
     labourHours: planned,
     rateCents: rates.rateCents,
+    labourCents:
+      kit &&
+      Math.round(
+        kit.revision.stages.reduce(
+          (sum, { hours, skill }) => sum + hours * rateOf(skill, rates.rateCents, practice),
+          0,
+        ),
+      ),
+    sale: {
+      marginShare: practice.marginShare,
+      contingencyShare: practice.contingencyShare,
+      roundToCents: practice.roundToCents,
+      taxShare: rates.taxShare ?? 0,
+    },
     hoursPerDay: rates.hoursPerDay,
     calendar: {
       workingDays: rates.workingDays ?? USUAL_CALENDAR.workingDays,

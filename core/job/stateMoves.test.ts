@@ -3,10 +3,16 @@ import { type Movable, moveRefusal, stateMoves } from './stateMoves.ts';
 import { JOB_STATES, type JobState } from './states.ts';
 
 const job = (state: JobState, change: Partial<Movable> = {}): Movable => ({
-  ...{ state, clockedOn: [], openSnags: 0, openChecks: 0, openStages: 0 },
+  ...{ state, clockedOn: [], openSnags: 0, openChecks: 0, openStages: 0, missingEvidence: 0 },
   ...change,
 });
 const to = (state: JobState) => stateMoves(job(state)).map((move) => move.to);
+
+test('a job lacks papers until the last one is there', () => {
+  expect(moveRefusal(job('proving', { missingEvidence: 1 }), 'handedOver', '')).toBe('missingEvidence');
+  expect(moveRefusal(job('proving', { missingEvidence: 1 }), 'building', 'a rattle')).toBeNull();
+  expect(moveRefusal(job('proving'), 'handedOver', '')).toBeNull();
+});
 
 describe('where a job may be taken', () => {
   test('every state can be left, none leads to itself, and every one is reached', () => {

@@ -33,9 +33,11 @@ export interface Movable {
   /** Checks not signed as passed. */
   readonly openChecks: number;
   readonly openStages: number;
+  /** Papers its region wants that nobody has entered. */
+  readonly missingEvidence: number;
 }
 
-export type MoveRefusal = 'noSuchMove' | 'clockedOn' | 'openSnags' | 'openChecks' | 'reasonNeeded';
+export type MoveRefusal = 'noSuchMove' | 'clockedOn' | 'openSnags' | 'openChecks' | 'missingEvidence' | 'reasonNeeded';
 
 export interface StateMove {
   readonly to: JobState;
@@ -57,7 +59,7 @@ const needsReason = ({ state: from, openStages }: Movable, to: JobState): boolea
 
 /**
  * Where a job may be taken now. Nothing is closed while somebody is on its clock; it is handed over with every check
- * signed as passed and no snag open.
+ * signed as passed, no snag open and every paper there that its region wants.
  */
 export function stateMoves(job: Movable): StateMove[] {
   return MOVES[job.state].map((to) => {
@@ -71,7 +73,9 @@ export function stateMoves(job: Movable): StateMove[] {
             ? 'openSnags'
             : job.openChecks > 0
               ? 'openChecks'
-              : null;
+              : job.missingEvidence > 0
+                ? 'missingEvidence'
+                : null;
     return { to, reason: needsReason(job, to), refusal };
   });
 }

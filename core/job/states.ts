@@ -38,6 +38,7 @@ export const JOB_ACTIONS = [
   'snag',
   'sign',
   'move',
+  'evidence',
   'state',
 ] as const;
 export type JobAction = (typeof JOB_ACTIONS)[number];
@@ -61,6 +62,7 @@ const FROM_ENQUIRY: readonly JobAction[] = [
   'cover',
   'decide',
   'snag',
+  'evidence',
 ];
 
 /**

@@ -50,6 +50,8 @@ export interface StageTemplate {
   readonly traits: readonly StageTrait[];
   readonly after: readonly string[];
   readonly hours: number;
+  /** Whose hours they are: what they are sold for, and later who can do them. @default any */
+  readonly skill?: string;
   readonly people: number;
   /** Live high-voltage work: an authorised person and a second one must be on it. */
   readonly liveHv: boolean;

@@ -55,6 +55,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'receive',
       name: 'Receive and weigh',
+      skill: 'mechanical',
       hours: 2,
       needs: 'scales',
       note: 'best stripped of doors and lids',
@@ -63,6 +64,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'strip',
       name: 'Strip out engine, tank, exhaust',
+      skill: 'mechanical',
       after: ['receive'],
       hours: h(8),
       needs: 'lift',
@@ -77,6 +79,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'clean',
       name: 'Clean and chase threads',
+      skill: 'mechanical',
       after: ['strip'],
       hours: 3,
       note: 'crud in old holes ruins threads',
@@ -88,6 +91,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'run-looms',
       name: liquid ? 'Run LV, HV looms and coolant lines' : 'Run LV and HV looms',
+      skill: 'electrical',
       after: ['clean'],
       hours: h(8),
       note: 'first, while everything is open; no connector on until through',
@@ -96,6 +100,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'front-box',
       name: 'Front box in',
+      skill: 'mechanical',
       after: ['run-looms'],
       hours: h(3),
       people: 2,
@@ -109,6 +114,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
           stage({
             key: 'rear-box',
             name: 'Rear box and drive in',
+            skill: 'mechanical',
             after: ['front-box'],
             hours: h(6),
             people: 2,
@@ -126,6 +132,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'clearance',
       name: 'Clearance check, shift on slots',
+      skill: 'mechanical',
       after: boxes,
       hours: 2,
       note: 'full droop and bump',
@@ -143,6 +150,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'connectors',
       name: 'Fit connectors, label, clamp',
+      skill: 'electrical',
       after: ['clearance'],
       hours: h(10),
       needs: 'HV authorised',
@@ -157,6 +165,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
           stage({
             key: 'cooling',
             name: 'Cooling fill and bleed',
+            skill: 'mechanical',
             after: ['connectors'],
             hours: 2,
             note: 'both loops; coolant is for licensed people where local rules say so',
@@ -170,6 +179,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'charger',
       name: 'Charger, DC-DC, 12 V',
+      skill: 'electrical',
       after: ['connectors'],
       hours: 3,
       traits: ['restIn'],
@@ -178,6 +188,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'first-power',
       name: 'First power',
+      skill: 'electrical',
       after: ['charger', ...(liquid ? ['cooling'] : [])],
       hours: 3,
       people: 2,
@@ -193,6 +204,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'interior',
       name: 'Interior, controls, gauges',
+      skill: 'trim',
       after: ['run-looms'],
       hours: h(6),
       steps: [see('Direction control and throttle tried'), see('Dials read right at both ends')],
@@ -200,6 +212,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'prove',
       name: 'Prove standing',
+      skill: 'electrical',
       after: ['first-power', 'interior'],
       hours: h(5),
       needs: 'HV authorised',
@@ -208,6 +221,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'panels',
       name: 'Panels and lids on',
+      skill: 'mechanical',
       after: ['prove'],
       hours: 3,
       note: 'only after things are known to work',
@@ -216,6 +230,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'align',
       name: 'Align, corner weigh',
+      skill: 'mechanical',
       after: ['panels'],
       hours: 2,
       needs: 'alignment bay',
@@ -225,6 +240,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
     stage({
       key: 'road',
       name: 'Road test',
+      skill: 'mechanical',
       after: ['align'],
       hours: 3,
       needs: 'seat belts, lights checked first',

@@ -1,4 +1,4 @@
-/** Static clearance between a box and whatever is round it, mm (trade §6.3). */
+/** Static clearance between a box and whatever is round it, mm; common practice. */
 export const STATIC_CLEARANCE_MM = 10;
 /** Sheet wall plus insulation on every side of a box made here, mm; common practice. */
 const BOX_WALL_MM = 6;
@@ -52,12 +52,12 @@ const boxRound = (inner: Size): Size => ({
 });
 
 /** The space left for modules inside a bay, after clearance, walls and headroom. */
-function innerOf(bay: Size): Size {
-  const side = 2 * (STATIC_CLEARANCE_MM + BOX_WALL_MM);
+function innerOf(bay: Size, clearanceMm: number): Size {
+  const side = 2 * (clearanceMm + BOX_WALL_MM);
   return {
     lengthMm: bay.lengthMm - side,
     widthMm: bay.widthMm - side,
-    heightMm: bay.heightMm - 2 * STATIC_CLEARANCE_MM - BOX_WALL_MM - BOX_HEADROOM_MM,
+    heightMm: bay.heightMm - 2 * clearanceMm - BOX_WALL_MM - BOX_HEADROOM_MM,
   };
 }
 
@@ -65,8 +65,13 @@ function innerOf(bay: Size): Size {
  * Lays `count` modules upright in a bay in rows, both ways round, filling width before length before height, and
  * returns the smallest resulting box. `null` when they do not go in; `most` in any case tells what would.
  */
-export function arrangeModules(module: Size, count: number, bay: Size): { fits: Arrangement | null; most: number } {
-  const inner = innerOf(bay);
+export function arrangeModules(
+  module: Size,
+  count: number,
+  bay: Size,
+  clearanceMm = STATIC_CLEARANCE_MM,
+): { fits: Arrangement | null; most: number } {
+  const inner = innerOf(bay, clearanceMm);
   const grids = [gridIn(module, inner, false), gridIn(module, inner, true)];
   const most = Math.max(0, ...grids.map((g) => Math.max(0, g.along) * Math.max(0, g.across) * Math.max(0, g.layers)));
   if (count <= 0 || count > most) return { fits: null, most };

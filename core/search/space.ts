@@ -74,7 +74,7 @@ export function wholeSpace(
     modules: modules.map(({ id }) => ({ moduleId: id, available: buy ? null : (free.get(id) ?? 0) })),
     bays: variant.bays.map((bay) => ({
       bay: bay.key,
-      most: Math.max(0, ...modules.map((module) => arrangeModules(module, 0, bay).most)),
+      most: Math.max(0, ...modules.map((module) => arrangeModules(module, 0, bay, base.clearanceMm).most)),
     })),
     strings: [1, 2],
     drives:

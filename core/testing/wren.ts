@@ -194,6 +194,7 @@ export function slots(change: Partial<Slots> = {}): Slots {
       wiring: 'one',
       cooling: 'air',
       holdingG: USUAL_HOLDING_G,
+      clearanceMm: 10,
       boxes: [
         {
           bay: BAY,

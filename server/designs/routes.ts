@@ -32,8 +32,11 @@ async function designForChange({ tx, job: lock }: Change, id: string) {
 }
 
 /** What a workshop reckons with goes into a new design where the design says nothing itself. */
-const withPractice = (inputs: DesignInputs, { practice: { holdingG } }: Workshop): DesignInputs =>
-  holdingG === undefined || inputs.holdingG !== undefined ? inputs : { ...inputs, holdingG };
+const withPractice = (inputs: DesignInputs, { practice: { holdingG, clearanceMm } }: Workshop): DesignInputs => ({
+  ...(holdingG && { holdingG }),
+  ...(clearanceMm !== undefined && { clearanceMm }),
+  ...inputs,
+});
 
 export const designEndpoints = [
   serve(designAddress.add, ({ change, params, body, workshop }) =>

@@ -1,11 +1,13 @@
 import { sql } from 'drizzle-orm';
+import type { Workshop } from '../../contract/workshop.ts';
 import type { Movable } from '../../core/job/stateMoves.ts';
+import { evidenceMissing, evidenceWanted } from '../../core/practice/evidence.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import type { StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 
 /** What decides where a job may be taken, as it is under its lock. */
-export async function movableJob(tx: Tx, stored: StoredJob): Promise<Movable> {
+export async function movableJob(tx: Tx, stored: StoredJob, workshop: Workshop): Promise<Movable> {
   const { rows } = await tx.execute<{ on: string[]; snags: number; passed: string[]; stages: number }>(sql`
     select
       (select coalesce(array_agg(p.name order by p.name), '{}') from time_entry t join stage s on s.id = t.stage_id
@@ -22,5 +24,9 @@ export async function movableJob(tx: Tx, stored: StoredJob): Promise<Movable> {
     openSnags: row?.snags ?? 0,
     openChecks: CHECKS.filter(({ id }) => !passed.has(id)).length,
     openStages: row?.stages ?? 0,
+    missingEvidence: evidenceMissing(
+      evidenceWanted(stored.region ?? workshop.region, workshop.practice.evidence),
+      stored.evidence,
+    ).length,
   };
 }

@@ -20,7 +20,7 @@ export interface JobInput {
 export async function figureInputOfJob(
   db: Db | Tx,
   stored: StoredJob,
-  workshop: Pick<Workshop, 'rateCents' | 'hoursPerDay' | 'workingDays' | 'practice'>,
+  workshop: Pick<Workshop, 'rateCents' | 'hoursPerDay' | 'workingDays' | 'practice' | 'taxShare'>,
   today: string,
   designId: string | null = stored.chosenDesignId,
 ): Promise<JobInput> {

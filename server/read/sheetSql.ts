@@ -19,7 +19,7 @@ const HEAD_SQL = `json_build_object(
   'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
   'kit', case when j.kit_revision_id is not null
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
-  'cover', j.cover)`;
+  'cover', j.cover, 'region', j.region, 'evidence', j.evidence)`;
 
 const PART_SQL = {
   vehicle: `json_build_object(

@@ -60,7 +60,23 @@ describe('the state of a job', () => {
          select $1, $2, 1, 'passed', 'test', id from person where sign_in = 'soren'`,
         [van.id, id],
       );
+    expect((await take('handedOver')).body.detail).toMatch(/lacks papers that its region wants/);
+    const give = (key: string, given: object | null, was: object | null = null) =>
+      ilse.send('put', `/jobs/${van.number}/evidence`, { key, given, was });
+    const slip = { on: '2026-01-09', mark: 'No 12' };
+    expect((await give('weight-slip', { ...slip, on: '2199-01-01' })).body.fields['given.on']).toMatch(/future/);
+    expect((await give('lucky-charm', slip)).body.fields.key).toMatch(/no such paper/);
+    for (const key of ['conversion-report', 'weight-slip', 'insurer']) expect((await give(key, slip)).status).toBe(200);
+    // Two people enter one paper: the second is shown what the first has entered.
+    const second = await give('insurer', { ...slip, mark: 'No 13' });
+    expect([second.status, second.body.current]).toEqual([409, { ...slip, by: 'Ilse Marrow' }]);
+    expect((await give('insurer', null, { ...slip, by: 'Ilse Marrow' })).status).toBe(200);
+    expect((await take('handedOver')).body.detail).toMatch(/lacks papers/);
+    // Elsewhere nothing is on the list.
+    const { version } = await ilse.job('Bakery van');
+    expect((await ilse.send('put', `/jobs/${van.number}/region`, { region: 'other', version })).status).toBe(200);
     expect((await take('handedOver')).status).toBe(200);
+    expect((await give('insurer', slip)).status).toBe(422);
     expect((await take('proving')).body.fields.reason).toMatch(/needed/);
     expect((await take('proving', 'a fuse was forgotten')).status).toBe(200);
   });

@@ -182,6 +182,25 @@ const CASES: Record<string, Case> = {
     different: 'one',
     prepare: () => onJob('/chosen-design', (job) => ({ designId: job.designs[0]!.id, version: job.version })),
   },
+  'put /jobs/:number/evidence': {
+    same: 'once',
+    different: 'one',
+    prepare: async () => {
+      await sql("update job set evidence = '{}', region = 'eu' where number = $1", [(await van()).number]);
+      const lists = { evidence: { eu: [{ key: 'insurer', what: 'Insurer has been told', giver: '' }] } };
+      await sql('update workshop set practice = practice || $1::jsonb', [JSON.stringify(lists)]);
+      return onJob('/evidence', (_, i) => ({
+        key: 'insurer',
+        given: { on: '2026-01-05', mark: `paper ${i}` },
+        was: null,
+      }));
+    },
+  },
+  'put /jobs/:number/region': {
+    same: 'one',
+    different: 'one',
+    prepare: () => onJob('/region', (job, i) => ({ region: i % 2 ? 'uk' : 'us', version: job.version })),
+  },
   'put /jobs/:number/cover': {
     same: 'once',
     different: 'one',

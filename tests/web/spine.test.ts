@@ -21,6 +21,8 @@ const JOB: JobSheet = {
   state: 'sizing',
   version: 1,
   useVersion: 1,
+  region: null,
+  evidence: {},
   client: { id: 'c', name: 'C', contact: '' },
   vehicle: {
     id: 'v',

@@ -18,7 +18,7 @@ export const boxClearance = figure({
       terms: gaps
         .slice(0, 4)
         .map((gap) => ({ symbol: `${gap.box}, ${gap.to}`, value: gap.gapMm, kind: 'length' as const })),
-      source: 'bays of the variant; 10 mm is wanted all round, common practice',
+      source: `bays of the variant; ${pack.clearanceMm} mm is wanted all round`,
     };
   },
 });

@@ -1,11 +1,10 @@
 import { componentAs } from '../../component/sheets.ts';
-import { STATIC_CLEARANCE_MM } from '../../pack/arrange.ts';
 import { type Finding, type FitRule, lengthVerdict } from '../finding.ts';
 
 /** Each box of the kit in its bay with 10 mm static clearance all round; the tightest of the three ways counts. */
 export const boxInBay: FitRule = {
   id: 'boxInBay',
-  judge: ({ vehicle, parts }) =>
+  judge: ({ vehicle, parts, sheet }) =>
     parts.flatMap(({ component }): Finding[] => {
       const box = componentAs(component, 'box');
       if (!box) return [];
@@ -22,7 +21,8 @@ export const boxInBay: FitRule = {
         [component.widthMm, bay.widthMm],
         [component.heightMm, bay.heightMm],
       ] as const;
-      const spare = ([outside, space]: readonly [number, number]) => (space - outside) / 2 - STATIC_CLEARANCE_MM;
+      const spare = ([outside, space]: readonly [number, number]) =>
+        (space - outside) / 2 - sheet.slots.pack.clearanceMm;
       const tightest = ways.reduce((a, b) => (spare(b) < spare(a) ? b : a));
       const margin = spare(tightest);
       return [

@@ -20,6 +20,7 @@ import type { VehicleUse } from '../../../core/figures/slots.ts';
 import { PLACE_KINDS } from '../../../core/floor/plan.ts';
 import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
+import type { EvidenceEntry } from '../../../core/practice/evidence.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
 import { component, kitRevision } from './library.ts';
 import { person } from './people.ts';
@@ -57,6 +58,9 @@ export const job = pgTable(
     kitRevisionId: text('kit_revision_id').references(() => kitRevision.id),
     kitOptions: text('kit_options').array().notNull().default([]),
     cover: jsonb('cover').$type<Record<string, CoverChoice>>().notNull().default({}),
+    /** Where the vehicle will be registered; null: where the workshop is. */
+    region: text('region'),
+    evidence: jsonb('evidence').$type<Record<string, EvidenceEntry>>().notNull().default({}),
     chosenDesignId: uuid('chosen_design_id').references((): AnyPgColumn => design.id),
     version: integer('version').notNull().default(1),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
@@ -67,6 +71,7 @@ export const job = pgTable(
     index('job_kit').on(t.kitRevisionId),
     index('job_design').on(t.chosenDesignId),
     index('job_open').on(t.number).where(sql`${t.state} not in ('handedOver', 'cancelled')`),
+    check('job_region', sql`${t.region} in ('eu','uk','us','other')`),
     check(
       'job_state',
       sql`${t.state} in ('enquiry','sizing','offered','agreed','waitingForClient','waitingForPart','waitingOutside','building','proving','handedOver','cancelled')`,

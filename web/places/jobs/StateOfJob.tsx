@@ -3,14 +3,17 @@ import { useState } from 'react';
 import { jobAddress } from '../../../contract/jobChange.ts';
 import { stateMoves } from '../../../core/job/stateMoves.ts';
 import type { JobState } from '../../../core/job/states.ts';
+import { evidenceMissing } from '../../../core/practice/evidence.ts';
 import { CHECKS } from '../../../core/prove/index.ts';
 import { moveSentence } from '../../../wording/job.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
+import { useWorkshop } from '../../data/session.tsx';
 import { useMay } from '../../data/useMay.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useOpenJob } from './openJob.ts';
+import { evidenceOfJob } from './prove/evidenceOfJob.ts';
 
 /** The state of the job; a manager takes it to another one, told beforehand what stands against it. */
 export function StateOfJob() {
@@ -42,6 +45,7 @@ export function StateOfJob() {
 
 function StateForm({ done }: { done: () => void }) {
   const { job } = useOpenJob('job');
+  const workshop = useWorkshop();
   const [state, setState] = useState<JobState | null>(null);
   const [reason, setReason] = useState('');
   const newest = new Map([...job.checks].reverse().map(({ checkId, verdict }) => [checkId, verdict]));
@@ -51,6 +55,7 @@ function StateForm({ done }: { done: () => void }) {
     clockedOn,
     openSnags: job.snags.filter((snag) => snag.closedAt === null).length,
     openChecks: CHECKS.filter(({ id }) => newest.get(id) !== 'passed').length,
+    missingEvidence: evidenceMissing(evidenceOfJob(job, workshop), job.evidence).length,
     openStages: job.stages.filter((stage) => stage.state !== 'done').length,
   });
   const chosen = moves.find((move) => move.to === state);

@@ -1,6 +1,7 @@
 import { CalendarOutlined, DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
+import type { Region } from '../../../contract/workshop.ts';
 import { type Practice, practiceOf } from '../../../core/practice/practice.ts';
 import { dayOf } from '../../../wording/dates.ts';
 import { useWorkshop } from '../../data/session.tsx';
@@ -8,10 +9,12 @@ import { Choice } from '../../widgets/Choice.tsx';
 import { DayInput } from '../../widgets/DayInput.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
+import { EvidenceFields } from './EvidenceFields.tsx';
 
 interface Props {
   readonly value: Partial<Practice>;
   readonly onChange: (practice: Partial<Practice>) => void;
+  readonly region: Region;
   readonly faults: Readonly<Record<string, string>>;
 }
 
@@ -27,7 +30,7 @@ const DECIMALS = [
 ];
 
 /** How the workshop does things beside what it is: numbers, days closed, what boxes of new designs must stand. */
-export function PracticeFields({ value, onChange, faults }: Props) {
+export function PracticeFields({ value, onChange, region, faults }: Props) {
   const now = practiceOf(value);
   const set = (change: Partial<Practice>) => onChange({ ...value, ...change });
   const { decimalComma } = value;
@@ -67,7 +70,19 @@ export function PracticeFields({ value, onChange, faults }: Props) {
           />
         ))}
       </div>
-      {!value.holdingG && <p className="soft small">Common practice until you set your own; local rules come first.</p>}
+      <div className="fields">
+        <QuantityInput
+          label="Room round a box"
+          kind="length"
+          value={now.clearanceMm}
+          onChange={(clearanceMm) => clearanceMm !== null && set({ clearanceMm })}
+          fault={faults['practice.clearanceMm']}
+        />
+      </div>
+      {!(value.holdingG && value.clearanceMm !== undefined) && (
+        <p className="soft small">Common practice until you set your own; local rules come first.</p>
+      )}
+      <EvidenceFields value={now.evidence} onChange={(evidence) => set({ evidence })} region={region} faults={faults} />
       <ClosedDays value={now.closedDays} onChange={(closedDays) => set({ closedDays })} faults={faults} />
     </div>
   );

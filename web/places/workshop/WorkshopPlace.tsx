@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { peopleAddress } from '../../../contract/people.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { type SettingName, type Workshop, type WorkshopChange, workshopAddress } from '../../../contract/workshop.ts';
+import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useWorkshop } from '../../data/session.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -12,6 +14,7 @@ import { WorkingDays } from '../../widgets/WorkingDays.tsx';
 import { WorkshopFields } from '../../widgets/WorkshopFields.tsx';
 import { Backups } from './Backups.tsx';
 import { PracticeFields } from './PracticeFields.tsx';
+import { PriceFields } from './PriceFields.tsx';
 
 /** Settings that begin as common practice, as they are told. */
 const RECKONED = {
@@ -35,6 +38,7 @@ export default function WorkshopPlace() {
 function SettingsForm({ workshop }: { workshop: Workshop }) {
   const { role } = usePerson();
   const may = hasRole(role, workshopAddress.change.may);
+  const people = useOfAddress(peopleAddress.list, {});
   const [draft, setDraft] = useState(() => bodyOf(workshop));
   const form = useChecked(workshopAddress.change, {}, draft);
   const { faults } = form;
@@ -104,9 +108,25 @@ function SettingsForm({ workshop }: { workshop: Workshop }) {
             />
           </div>
         </Panel>
-        <Panel title="How it does things" aside="numbers, closed days, what boxes must stand">
+        <Panel title="What it sells for" aside="before anything is agreed with a client">
           <div className="in">
-            <PracticeFields value={draft.practice} onChange={(practice) => set({ practice })} faults={faults} />
+            <PriceFields
+              value={draft.practice}
+              onChange={(practice) => set({ practice })}
+              rateCents={draft.rateCents}
+              skills={people.data?.flatMap(({ skills }) => skills) ?? []}
+              faults={faults}
+            />
+          </div>
+        </Panel>
+        <Panel title="How it does things" aside="numbers, boxes, papers, closed days">
+          <div className="in">
+            <PracticeFields
+              value={draft.practice}
+              onChange={(practice) => set({ practice })}
+              region={draft.region}
+              faults={faults}
+            />
           </div>
         </Panel>
       </EntryForm>

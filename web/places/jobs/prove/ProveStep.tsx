@@ -7,6 +7,7 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { useOpenJob } from '../openJob.ts';
 import { CheckRow } from './CheckRow.tsx';
+import { EvidencePanel } from './EvidencePanel.tsx';
 
 /** The sign-off sheet: each check with its limit, value, and who signed when; as PDF for the folder. */
 export default function ProveStep() {
@@ -41,6 +42,7 @@ export default function ProveStep() {
           </Panel>
         );
       })}
+      <EvidencePanel />
       <SafetyNote about="approval" />
     </div>
   );

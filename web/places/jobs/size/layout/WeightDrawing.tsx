@@ -4,7 +4,6 @@ import type { BoxChoice, DesignInputs } from '../../../../../core/design/inputs.
 import { unladenLoads } from '../../../../../core/figures/balance/unladenLoads.ts';
 import { createSheet } from '../../../../../core/figures/evaluate.ts';
 import { FIGURES, type FigureId } from '../../../../../core/figures/index.ts';
-import { STATIC_CLEARANCE_MM } from '../../../../../core/pack/arrange.ts';
 import { boxGaps } from '../../../../../core/pack/boxGaps.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { SCHOOL_NAME } from '../../../../../wording/brief.ts';
@@ -174,7 +173,7 @@ export function WeightDrawing() {
             </div>
           </div>
         )}
-        <Clearances gaps={boxGaps(sheet.slots.pack.boxes)} />
+        <Clearances gaps={boxGaps(sheet.slots.pack.boxes)} wantedMm={sheet.slots.pack.clearanceMm} />
       </div>
     </Panel>
   );
@@ -191,18 +190,18 @@ const ViewChoice = memo(function ViewChoice({ view, onView }: { view: View; onVi
   );
 });
 
-/** The tightest way of each box, red where it is under 10 mm. */
-function Clearances({ gaps }: { gaps: ReturnType<typeof boxGaps> }) {
+/** The tightest way of each box, red where it is under what the design wants. */
+function Clearances({ gaps, wantedMm }: { gaps: ReturnType<typeof boxGaps>; wantedMm: number }) {
   const set = useUnitSet();
   const tightest = gaps.filter((gap, i) => gaps.findIndex((other) => other.box === gap.box) === i);
   if (tightest.length === 0) return null;
   return (
     <div className="row small" data-clearances>
-      <span className="soft">Clearance, {formatQuantity(STATIC_CLEARANCE_MM, 'length', set)} wanted:</span>
+      <span className="soft">Clearance, {formatQuantity(wantedMm, 'length', set)} wanted:</span>
       {tightest.map((gap) => (
-        <span key={gap.box} className={gap.gapMm < STATIC_CLEARANCE_MM ? 'stop strong' : ''} data-clearance={gap.box}>
+        <span key={gap.box} className={gap.gapMm < wantedMm ? 'stop strong' : ''} data-clearance={gap.box}>
           {gap.box} {formatQuantity(gap.gapMm, 'length', set)}
-          {gap.gapMm < STATIC_CLEARANCE_MM ? ` at the ${gap.to}` : ''}
+          {gap.gapMm < wantedMm ? ` at the ${gap.to}` : ''}
         </span>
       ))}
     </div>
