@@ -24,6 +24,8 @@ export interface BriefLineBody {
   readonly tolerance: number | null;
   readonly text: string;
   readonly done: boolean;
+  /** Where whoever ticked it has seen it. */
+  readonly seen?: string;
 }
 
 /** Per-kind rules that a plain field schema cannot say. */
@@ -38,6 +40,8 @@ function ruleOfKind(value: BriefLineBody, helpers: Joi.CustomHelpers): BriefLine
     return faultAt(helpers, 'school', 'Axle shares', 'need a school and a tolerance');
   }
   if (value.kind === 'free' && value.text === '') return faultAt(helpers, 'text', 'Wish', 'is needed in words');
+  if (value.done && !value.seen && briefKind(value.kind).compare !== 'free' && briefKind(value.kind).figure === null)
+    return faultAt(helpers, 'seen', 'Where it was seen', 'is needed: what shows that it is so');
   return value;
 }
 
@@ -52,6 +56,7 @@ const fields = {
   tolerance: quantity('Tolerance', 'share', 0.001, 0.2).allow(null).required(),
   text: text('Words', 300).allow('').required(),
   done: Joi.boolean().label('Done').required(),
+  seen: text('Where it was seen', 200).allow(''),
 };
 
 export const briefLineSchema = Joi.object<BriefLineBody, true>(fields).custom(ruleOfKind);

@@ -20,7 +20,9 @@ export type EventResource =
   | 'plan'
   | 'file'
   | 'client'
-  | 'kit';
+  | 'kit'
+  | 'lesson'
+  | 'register';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -46,6 +48,8 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   file: [],
   client: ['head'],
   kit: [],
+  lesson: ['lessons'],
+  register: ['register', 'head'],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

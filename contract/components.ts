@@ -138,12 +138,6 @@ export const componentAddress = {
     size: { bytes: LARGEST_TABLE * 2, bounds: { values: 10, depth: 2, text: LARGEST_TABLE } },
     answer: answers<TakenIn>(),
   }),
-  basics: address({
-    method: 'post',
-    path: '/components/basics',
-    may: 'manager',
-    answer: answers<{ readonly added: number }>(),
-  }),
   undo: address({
     method: 'post',
     path: '/components/taken-in/:id/undo',

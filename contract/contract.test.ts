@@ -2,13 +2,14 @@ import Joi from 'joi';
 import { describe, expect, test } from 'vitest';
 import { briefKind } from '../core/brief/lines.ts';
 import { EMPTY_DESIGN } from '../core/design/inputs.ts';
+import { USUAL_USE } from '../core/job/usualUse.ts';
 import { briefLineSchema, datePastProblem } from './brief.ts';
 import { designInputsSchema } from './design.ts';
 import { check, isoDate, slug, text, uuid } from './fields.ts';
 import { partChangeSchema } from './parts.ts';
 import { signInSchema } from './session.ts';
 import { clockOnSchema, readingSchema } from './stages.ts';
-import { USUAL_USE, useSchema } from './use.ts';
+import { useSchema } from './use.ts';
 import { vehicleAddress, vehicleFigureSchema } from './vehicle.ts';
 
 const problems = (schema: Joi.Schema, value: unknown) => check(schema, value).problems;

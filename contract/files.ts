@@ -3,7 +3,17 @@ import { A_FILE, address, answers } from './address.ts';
 import { type Made, quantity, text, type Versioned, version } from './fields.ts';
 
 /** What a photograph or a paper can be of. */
-export const FILE_ABOUT = ['vehicle', 'job', 'stage', 'snag', 'component', 'variant', 'authorisation'] as const;
+export const FILE_ABOUT = [
+  'vehicle',
+  'job',
+  'stage',
+  'snag',
+  'component',
+  'variant',
+  'authorisation',
+  'lesson',
+  'register',
+] as const;
 export type FileAbout = (typeof FILE_ABOUT)[number];
 
 /** How a picture lies under the side view of a model: its width, left and upper edge, and how strong it is drawn. */

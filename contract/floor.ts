@@ -3,6 +3,7 @@ import type { PlannedPlace } from '../core/floor/plan.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice, StageTrait } from '../core/kit/kit.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
+import type { RegisterFacts } from '../core/vehicle/register.ts';
 import { address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
@@ -52,6 +53,7 @@ export interface FloorJob {
     readonly state: 'missing' | 'ordered';
   }[];
   readonly openSnags: number;
+  readonly register: readonly RegisterFacts[];
   readonly checksSigned: number;
 }
 

@@ -6,8 +6,10 @@ import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { A_FILE, address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
+import type { LessonRow } from './lessons.ts';
 import type { PartLine } from './parts.ts';
 import type { CheckResult } from './prove.ts';
+import type { RegisterRow } from './register.ts';
 import type { StageRow } from './stages.ts';
 import type { VehicleWithClaims } from './vehicle.ts';
 import type { Region } from './workshop.ts';
@@ -67,6 +69,10 @@ export interface JobParts {
   readonly stages: readonly StageRow[];
   readonly snags: readonly SnagRow[];
   readonly checks: readonly CheckResult[];
+  /** Of this job. */
+  readonly lessons: readonly LessonRow[];
+  /** Of its vehicle, whichever job wrote it. */
+  readonly register: readonly RegisterRow[];
 }
 export type JobPart = keyof JobParts;
 export const JOB_PARTS = [
@@ -79,6 +85,8 @@ export const JOB_PARTS = [
   'stages',
   'snags',
   'checks',
+  'lessons',
+  'register',
 ] as const satisfies readonly JobPart[];
 
 /** One job, whole: the sheet that every step of the spine reads. */
@@ -128,4 +136,6 @@ export const jobsAddress = {
   stages: piece('stages'),
   snags: piece('snags'),
   checks: piece('checks'),
+  lessons: piece('lessons'),
+  register: piece('register'),
 } as const;

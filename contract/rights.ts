@@ -29,6 +29,8 @@ export const LEAST_ROLE: Record<JobAction, Role> = {
   sign: 'technician',
   move: 'manager',
   evidence: 'manager',
+  register: 'technician',
+  lesson: 'technician',
   state: 'manager',
 };
 

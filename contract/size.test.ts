@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
+import { USUAL_USE } from '../core/job/usualUse.ts';
 import { packRoute } from '../core/road/packedRoute.ts';
 import { ROUTE } from '../core/testing/wren.ts';
 import { check } from './fields.ts';
 import { routeSchema } from './route.ts';
-import { USUAL_USE, useSchema } from './use.ts';
+import { useSchema } from './use.ts';
 
 const faults = (change: object) => check(useSchema, { ...USUAL_USE, ...change }).problems;
 

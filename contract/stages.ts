@@ -35,6 +35,8 @@ export interface StageRow {
   readonly traits: readonly StageTrait[];
   readonly after: readonly string[];
   readonly hours: number;
+  /** Whose hours; empty: anybody's. */
+  readonly skill: string;
   readonly people: number;
   readonly liveHv: boolean;
   readonly needs: string;

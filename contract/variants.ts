@@ -178,6 +178,16 @@ const own = {
   passThroughs: Joi.array().items(pass).max(40).label('Passes').required(),
   openings: Joi.array().items(opening).max(20).label('Openings'),
   instruments: Joi.array().items(instrument).max(30).label('Instruments'),
+  luggage: Joi.array()
+    .items(
+      Joi.object({
+        name: text('Luggage goes', 60).required(),
+        litres: quantity('Room', 'volume', 1, 100_000).required(),
+        bay: text('Bay', 60),
+      }),
+    )
+    .max(12)
+    .label('Luggage'),
 };
 
 /** Joi tells one fault of a custom rule; the others follow once it is mended. */

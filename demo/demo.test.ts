@@ -136,7 +136,7 @@ describe('kits', () => {
     revision.stages.forEach((stage, i) => {
       for (const before of stage.after) expect(keys.slice(0, i), `${stage.key} after ${before}`).toContain(before);
     });
-    expect(kitHours(revision)).toBeGreaterThan(45);
+    expect(kitHours(revision, '', [])).toBeGreaterThan(45);
     expect(revision.stages.filter((stage) => stage.liveHv && stage.people === 2)).toHaveLength(1);
     expect(revision.stages.filter((stage) => stage.steps.some((step) => step.limit)).length).toBeGreaterThanOrEqual(2);
   });
@@ -164,12 +164,12 @@ describe('kits', () => {
     const use = JOBS.find((job) => job.kitRevisionId === revision.id)?.use ?? JOBS[4]!.use;
     const sheet = createSheet(
       resolveDesign({
-        design: kitDesign(revision, parts),
+        design: kitDesign(revision, parts, variant.id, []),
         library: LIBRARY,
         vehicle: vehicleState(variant, {}, null),
         use,
         newHoles: 0,
-        work: { ...work, labourHours: kitHours(revision) },
+        work: { ...work, labourHours: kitHours(revision, variant.id, []) },
       }),
     );
     for (const id of [

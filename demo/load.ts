@@ -1,5 +1,5 @@
 import { hash } from '@node-rs/argon2';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { DEMO_PASSWORD } from '../server/config.ts';
 import type { Db, Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
@@ -7,6 +7,7 @@ import { COMPONENTS } from './components.ts';
 import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
 import { loadJobs } from './loadJobs.ts';
+import { loadLearning } from './loadLearning.ts';
 import { MODELS } from './models.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS, WORKSHOP } from './workshop.ts';
 
@@ -43,7 +44,9 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadPeople(tx, now, passwordHash);
     await tx.insert(t.place).values([...PLACES]);
     await loadLibrary(tx);
+    await loadKits(tx, now);
     await loadJobs(tx, now);
+    await loadLearning(tx, now);
   });
 }
 
@@ -89,11 +92,43 @@ async function loadLibrary(tx: Tx): Promise<void> {
       supplierId: slug(supplier),
     })),
   );
-  for (const { id, name, modelId, revisions } of KITS) {
-    await tx.insert(t.kit).values({ id, name, modelId });
-    for (const { id: revisionId, revision, state, lines, ...body } of revisions) {
-      await tx.insert(t.kitRevision).values({ id: revisionId, kitId: id, revision, state, body });
+}
+
+/** Kits with their history: written as drafts, then released and withdrawn as people would. */
+async function loadKits(tx: Tx, now: Date): Promise<void> {
+  const people = new Map((await tx.select().from(t.person)).map((one) => [one.signIn, one.id]));
+  const [ilse, jory] = [people.get('ilse')!, people.get('jory')!];
+  const ago = (days: number) => new Date(now.getTime() - days * 86_400_000);
+  for (const { id, name, modelId, developmentCents = 0, revisions } of KITS) {
+    await tx.insert(t.kit).values({ id, name, modelId, developmentCents });
+    for (const one of revisions) {
+      const {
+        id: revisionId,
+        revision,
+        state,
+        lines,
+        note = '',
+        basedOnId = null,
+        releasedDays = 0,
+        withdrawnWhy,
+        ...body
+      } = one;
+      const by = { changedById: ilse, changedAt: ago(state === 'draft' ? 3 : releasedDays + 1) };
+      await tx
+        .insert(t.kitRevision)
+        .values({ ...{ id: revisionId, kitId: id, revision, state: 'draft', body, note, basedOnId }, ...by });
       await tx.insert(t.kitLine).values(lines.map((line, position) => ({ ...line, position, revisionId })));
+      if (state === 'draft') continue;
+      const released = { releasedById: ilse, releasedAt: ago(releasedDays), readById: jory, readVersion: 1 };
+      await tx
+        .update(t.kitRevision)
+        .set({ state: 'released', ...released })
+        .where(eq(t.kitRevision.id, revisionId));
+      if (withdrawnWhy)
+        await tx
+          .update(t.kitRevision)
+          .set({ state: 'withdrawn', withdrawnById: ilse, withdrawnAt: ago(releasedDays - 60), withdrawnWhy })
+          .where(eq(t.kitRevision.id, revisionId));
     }
   }
 }

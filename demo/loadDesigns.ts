@@ -26,7 +26,9 @@ const SOLD: readonly DemoJob['state'][] = ['waitingForPart', 'building', 'provin
 /** The design the job's kit makes, or null without a kit. */
 export function designOf(job: DemoJob): DesignInputs | null {
   const revision = job.kitRevisionId ? REVISIONS.get(job.kitRevisionId) : undefined;
-  return revision ? kitDesign(revision, kitParts(revision, LIBRARY, job.variantId, job.options)) : null;
+  return revision
+    ? kitDesign(revision, kitParts(revision, LIBRARY, job.variantId, job.options), job.variantId, job.options)
+    : null;
 }
 
 /** The client's recorded route, read as the page would read it. */

@@ -1,7 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { USUAL_USE } from '../contract/use.ts';
 import { resolveDesign } from '../core/design/resolve.ts';
 import { createSheet } from '../core/figures/evaluate.ts';
+import { USUAL_USE } from '../core/job/usualUse.ts';
 import { kitParts } from '../core/kit/kit.ts';
 import { judgeCheck } from '../core/prove/check.ts';
 import { CHECKS } from '../core/prove/index.ts';
@@ -185,6 +185,7 @@ async function loadStages(
           limitMin: limit?.min ?? null,
           limitMax: limit?.max ?? null,
           limitKind: limit?.kind ?? null,
+          limitSource: limit?.source ?? '',
         })),
       )
       .returning();

@@ -63,6 +63,8 @@ export const serve = <P extends string, B, A>(
 const PARAM: Record<string, { form: RegExp; what: string }> = {
   component: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'component' },
   variant: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'vehicle model' },
+  kit: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'kit' },
+  revision: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'kit revision' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },

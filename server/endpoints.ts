@@ -1,6 +1,7 @@
 import { backupEndpoints } from './backups/routes.ts';
 import { clientEndpoints } from './clients/routes.ts';
 import { vehiclesEndpoints } from './clients/vehicleRoutes.ts';
+import { basicsEndpoints } from './components/basicsRoutes.ts';
 import { componentEndpoints } from './components/routes.ts';
 import { componentTableEndpoints } from './components/tableRoutes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
@@ -12,6 +13,9 @@ import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
 import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
+import { kitEndpoints } from './kits/routes.ts';
+import { lessonEndpoints } from './learning/lessonRoutes.ts';
+import { registerEndpoints } from './learning/registerRoutes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
 import { partEndpoints } from './parts/routes.ts';
@@ -20,6 +24,7 @@ import { peopleEndpoints } from './people/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
+import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
 import { workshopEndpoints } from './workshop/routes.ts';
 
@@ -34,6 +39,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...variantEndpoints,
   ...componentEndpoints,
   ...componentTableEndpoints,
+  ...basicsEndpoints,
   ...floorEndpoints,
   ...planEndpoints,
   ...clientEndpoints,
@@ -47,5 +53,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...partEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
+  ...kitEndpoints,
+  ...stageTemplateEndpoints,
+  ...lessonEndpoints,
+  ...registerEndpoints,
   ...fileEndpoints,
 ];

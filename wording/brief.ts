@@ -1,5 +1,5 @@
 import type { LineJudgement } from '../core/brief/judgeLine.ts';
-import { BRIEF_KINDS, type BriefKind, type BriefLine } from '../core/brief/lines.ts';
+import { BRIEF_KINDS, type BriefKind, type BriefLine, briefKind } from '../core/brief/lines.ts';
 import { formatHours, formatQuantity } from '../core/quantity/format.ts';
 import type { UnitSet } from '../core/quantity/units.ts';
 import { reasonText } from './figures.ts';
@@ -27,6 +27,15 @@ export function briefFigure(kind: BriefKind, value: number, set: UnitSet): strin
 /** What the line asks for, in words: "at least 120 km", "by 16 Dec". */
 export function wanted(line: BriefLine, target: number | null, set: UnitSet): string {
   if (line.kind === 'free') return '';
+  const { compare, figure, look } = briefKind(line.kind);
+  if (figure === null) {
+    if (line.done) return `seen: ${line.seen ?? ''}`;
+    return compare === 'cover'
+      ? 'by the cover of functions'
+      : compare === 'drive'
+        ? 'by the drive of the design'
+        : (look ?? '');
+  }
   if (line.kind === 'reversible') return 'nothing drilled, nothing cut';
   if (target === null) return 'no figure to compare with yet';
   const amount = briefFigure(line.kind, target, set);
@@ -52,10 +61,19 @@ export function byHowMuch({ line, margin, state }: LineJudgement, set: UnitSet):
   return compare === 'atLeast' ? `${amount} short` : `${amount} over`;
 }
 
+/** A line without figure, in a word. */
+const LINE_WORD: Record<LineJudgement['state'], string> = {
+  met: 'yes',
+  broken: 'no',
+  unknown: 'no kit yet',
+  open: 'to be seen',
+};
+
 /** Right-hand figure of a line: value, or why there is none. */
 export function nowText(judged: LineJudgement, set: UnitSet): string {
   const { line, value, reason, state } = judged;
   if (line.kind === 'free') return state === 'met' ? 'done' : 'open';
+  if (briefKind(line.kind).figure === null) return LINE_WORD[state];
   if (value === null) return reason ? reasonText(judged, set) : 'measure';
   return briefFigure(line.kind, value, set);
 }

@@ -25,6 +25,8 @@ const DONE_TO: Record<JobAction, string> = {
   sign: 'no check is signed on it',
   move: 'it stays where it is',
   evidence: 'its papers stay as they are',
+  register: 'nothing is written into its register',
+  lesson: 'it takes no lesson',
   state: 'it stays as it is',
 };
 

@@ -1,8 +1,9 @@
 import type { FigureSheet, Result } from '../figures/evaluate.ts';
 import { CANNOT, type MissingReason } from '../figures/figure.ts';
 import { FIGURES } from '../figures/index.ts';
+import type { CoverLine } from '../fit/cover.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
-import { BRIEF_KINDS, type BriefLine } from './lines.ts';
+import { type BriefLine, briefKind } from './lines.ts';
 
 export type LineState = 'met' | 'broken' | 'unknown' | 'open';
 
@@ -19,17 +20,38 @@ export interface LineJudgement {
   readonly unmeasured: readonly VehicleFigureId[];
 }
 
+/** What decides lines that no figure does. */
+export interface KnownBeside {
+  /** How each function is covered; null while the job has no kit. */
+  readonly cover: readonly CoverLine[] | null;
+}
+const NOTHING_KNOWN: KnownBeside = { cover: null };
+
+/** What Dajo knows of a line without figure; null where only a person can tell. */
+function decided(line: BriefLine, sheet: FigureSheet, { cover }: KnownBeside): LineState | null {
+  const { compare, cover: wanted } = briefKind(line.kind);
+  if (compare === 'drive') {
+    const { unit } = sheet.slots.drive;
+    return unit === null ? 'unknown' : unit.sheet.output === 'gearboxInput' ? 'met' : 'broken';
+  }
+  if (compare !== 'cover') return null;
+  if (cover === null) return 'unknown';
+  const by = cover.find((one) => one.function === wanted)?.by;
+  // What is not needed was not wished for either: somebody settled it against the brief.
+  return by === undefined || by === 'gap' || by === 'notNeeded' ? 'broken' : 'met';
+}
+
 /**
  * Judges one line. A missing figure is `unknown`, never met, and `broken` where the design cannot have it (cannot hold the
  * speed, is never reached); free lines
  * are `open` until a person ticks them.
  */
-export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
-  const { figure, compare } = BRIEF_KINDS[line.kind];
+export function judgeLine(line: BriefLine, sheet: FigureSheet, known: KnownBeside = NOTHING_KNOWN): LineJudgement {
+  const { figure, compare } = briefKind(line.kind);
   if (figure === null) {
     return {
       line,
-      state: line.done ? 'met' : 'open',
+      state: line.done ? 'met' : (decided(line, sheet, known) ?? 'open'),
       value: null,
       target: null,
       margin: null,
@@ -64,7 +86,8 @@ export function judgeLine(line: BriefLine, sheet: FigureSheet): LineJudgement {
 }
 
 function targetOf(line: BriefLine, sheet: FigureSheet): number | null {
-  const { compare } = BRIEF_KINDS[line.kind];
+  const { compare } = briefKind(line.kind);
+  if (line.kind === 'luggage') return line.amount ?? sheet.get(FIGURES.luggageBefore).value;
   if (compare === 'plate') return line.amount ?? sheet.slots.vehicle.figures.grossMass.value;
   if (compare === 'share') return line.school === 'equal' ? 0.5 : sheet.get(FIGURES.frontShareBefore).value;
   if (line.kind === 'reversible') return 0;
@@ -72,7 +95,11 @@ function targetOf(line: BriefLine, sheet: FigureSheet): number | null {
 }
 
 /** All lines, firm before wishes, otherwise in the client's order. */
-export function judgeBrief(lines: readonly BriefLine[], sheet: FigureSheet): LineJudgement[] {
+export function judgeBrief(
+  lines: readonly BriefLine[],
+  sheet: FigureSheet,
+  known: KnownBeside = NOTHING_KNOWN,
+): LineJudgement[] {
   const firmFirst = [...lines].sort((a, b) => Number(b.firm) - Number(a.firm));
-  return firmFirst.map((line) => judgeLine(line, sheet));
+  return firmFirst.map((line) => judgeLine(line, sheet, known));
 }

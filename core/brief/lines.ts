@@ -1,4 +1,5 @@
 import type { FigureId } from '../figures/index.ts';
+import type { VehicleFunction } from '../fit/functions.ts';
 import type { QuantityKind } from '../quantity/kinds.ts';
 
 /** What is said of a kind of brief line, in one place for form, schema, tally and search. */
@@ -10,7 +11,11 @@ interface BriefKindAbout {
    * `atLeast`/`atMost` compare the amount; `share` holds the front axle share to a school within a tolerance; `plate`
    * compares with the vehicle's own plate.
    */
-  readonly compare: 'atLeast' | 'atMost' | 'plate' | 'share' | 'free';
+  readonly compare: 'atLeast' | 'atMost' | 'plate' | 'share' | 'cover' | 'drive' | 'ticked' | 'free';
+  /** With `cover`: the function that must be covered. */
+  readonly cover?: VehicleFunction;
+  /** What it says when nothing but a person can decide it: where to look. */
+  readonly look?: string;
   readonly kind: QuantityKind;
   /** Whether it carries an amount; `optional`: the vehicle's plate stands in. */
   readonly amount: 'needed' | 'optional' | 'none';
@@ -23,6 +28,14 @@ interface BriefKindAbout {
   /** No choice of the search changes it: the kit decides about holes, the shop about the day. @default false */
   readonly beyondSearch?: true;
 }
+
+/** A wish that no figure decides: a person ticks it, and says where it was seen. */
+const ticked = (name: string, look: string) =>
+  ({ name, look, figure: null, compare: 'ticked', kind: 'count', amount: 'none', beyondSearch: true }) as const;
+
+/** A wish that is met when a function of the vehicle is covered, by the kit or by a choice of the job. */
+const covered = (name: string, cover: VehicleFunction) =>
+  ({ name, cover, figure: null, compare: 'cover', kind: 'count', amount: 'none', beyondSearch: true }) as const;
 
 /** The kinds of brief line. */
 export const BRIEF_KINDS = {
@@ -182,6 +195,41 @@ export const BRIEF_KINDS = {
     span: [20_000, 60_000],
     beyondSearch: true,
   },
+  luggage: {
+    name: 'Luggage room',
+    figure: 'luggage',
+    compare: 'atLeast',
+    kind: 'volume',
+    amount: 'optional',
+    span: [1, 100_000],
+  },
+  keepsGearbox: {
+    name: 'Keeps gearbox and clutch',
+    figure: null,
+    compare: 'drive',
+    kind: 'count',
+    amount: 'none',
+    beyondSearch: true,
+  },
+  keepsAllWheels: ticked('Keeps four-wheel drive', 'transfer case, both propeller shafts'),
+  keepsLevers: ticked('Keeps its levers and switches', 'dash sheet'),
+  keepsDials: ticked('Keeps its dials', 'dash sheet'),
+  keepsSeats: ticked('Keeps its seats', 'register of changes'),
+  keepsHatch: ticked('Keeps hatch and flaps', 'boxes against the hatch, seen on the vehicle'),
+  keepsSpareWheel: ticked('Keeps the spare wheel', 'register of changes'),
+  direction: covered('Direction by its own control', 'direction'),
+  heat: covered('Cabin heat', 'heatCabin'),
+  demist: covered('Demisting', 'demist'),
+  airConditioning: ticked('Air conditioning', 'option of the kit, outside firm'),
+  brakeServo: covered('Brake servo kept working', 'assistBrakes'),
+  powerSteering: covered('Power steering kept working', 'assistSteering'),
+  outlet: covered('Mains outlet', 'mainsOutlet'),
+  regeneration: ticked('Regeneration as wished', 'settings of the controller'),
+  modes: ticked('Drive modes', 'settings of the controller'),
+  timer: ticked('Preheating and charge timer', 'charger and controller'),
+  clientParts: ticked('Parts the client brings', 'cover of functions'),
+  whoDoes: ticked('Who does which work', 'stages'),
+  serviceLater: ticked('Can be serviced later', 'sheets of drive and pack'),
   free: { name: 'In words', figure: null, compare: 'free', kind: 'count', amount: 'none', beyondSearch: true },
 } as const satisfies Record<string, BriefKindAbout>;
 
@@ -205,4 +253,6 @@ export interface BriefLine {
   readonly text: string;
   /** Free lines are ticked by a person; measurable ones are computed. */
   readonly done: boolean;
+  /** Where whoever ticked it has seen it. @default '' */
+  readonly seen?: string;
 }

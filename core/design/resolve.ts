@@ -37,6 +37,8 @@ export interface ResolveInput {
   readonly wishes?: Wishes;
   readonly route?: Route | null;
   readonly newHoles: number | null;
+  /** On the register of the vehicle. @default 0 */
+  readonly registered?: number;
   readonly work: WorkOutside;
   /** How many of each component are on hand and promised to nobody; without it nothing is known about lead times. */
   readonly free?: ReadonlyMap<string, number>;
@@ -76,6 +78,7 @@ export function resolveDesign({
   wishes = NO_WISHES,
   route = null,
   newHoles,
+  registered = 0,
   work,
   free,
 }: ResolveInput): Slots {
@@ -137,7 +140,7 @@ export function resolveDesign({
     route,
     shelf: shelfOf(library),
     added: addedItems(design, library, vehicle),
-    kit: { newHoles },
+    kit: { newHoles, registered },
     work: { ...work, partsCents: partsPrice(design, library), leadDays: free ? leadDays(design, library, free) : null },
   };
 }

@@ -28,6 +28,7 @@ export type MissingReason =
   | 'noKit'
   | 'noPrices'
   | 'noStages'
+  | 'noLuggage'
   | 'noRoute'
   | 'noRuns'
   | 'noAirFlow'

@@ -7,6 +7,7 @@ import {
   rearAxleMargin,
   rightShare,
 } from './balance/changes.ts';
+import { luggage, luggageBefore } from './balance/luggage.ts';
 import {
   addedMass,
   frontAxleLaden,
@@ -157,6 +158,7 @@ export const FIGURES = {
   frontAxleChange,
   rearAxleChange,
   rightShare,
+  luggage,
   chargePower,
   chargeTime,
   chargeTime20to80,
@@ -207,6 +209,7 @@ export const FIGURES = {
   salePrice,
   leadTime,
   packModules,
+  luggageBefore,
   frontAxleNow,
   rearAxleNow,
   rangeConstantFrost,

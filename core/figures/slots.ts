@@ -171,7 +171,11 @@ export interface Slots {
   readonly shelf: Shelf;
   /** Everything added besides the battery boxes. */
   readonly added: readonly MassItem[];
-  readonly kit: { readonly newHoles: number | null };
+  readonly kit: {
+    readonly newHoles: number | null;
+    /** Holes, cuts, welds and narrowings on the vehicle's register that are still there. @default 0 */
+    readonly registered?: number;
+  };
   readonly work: {
     readonly partsCents: number | null;
     /** Longest lead time of what the design names and the stores do not have, days. */

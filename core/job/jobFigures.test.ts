@@ -24,7 +24,7 @@ describe('what is left to do on a job', () => {
   });
   test('labour is sold by skill; a skill without a rate of its own at the workshop’s', () => {
     const stages = [{ hours: 2.5, skill: 'electrical' }, { hours: 4, skill: 'trim' }, { hours: 1 }];
-    const kit = { revision: { stages } as unknown as KitRevision, options: [] };
+    const kit = { revision: { stages } as unknown as KitRevision, options: [], variantId: 'v' };
     const rates = {
       rateCents: 5800,
       hoursPerDay: 15,

@@ -4,16 +4,22 @@ import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library, ResolveInput } from '../design/resolve.ts';
 import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
-import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
+import { type KitRevision, kitParts, kitStages } from '../kit/kit.ts';
 import { type Practice, practiceOf, rateOf } from '../practice/practice.ts';
 import { USUAL_CALENDAR } from '../practice/workingDays.ts';
 import { dayNumber } from '../quantity/format.ts';
 import type { Route } from '../road/route.ts';
+import { intoMetal, type RegisterFacts } from '../vehicle/register.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 
 /** What is known of a job besides its design: the kit it takes, what is left to do, what is waited for. */
 export interface JobFacts {
-  readonly kit: { readonly revision: KitRevision; readonly options: readonly string[] } | null;
+  readonly kit: {
+    readonly revision: KitRevision;
+    readonly options: readonly string[];
+    /** Of the vehicle it is for. */
+    readonly variantId: string;
+  } | null;
   readonly stages: readonly {
     readonly state: string;
     readonly hours: number;
@@ -35,7 +41,8 @@ export interface JobFacts {
 /** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
 export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOutside {
   const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
-  const planned = kit ? kitHours(kit.revision) : null;
+  const planStages = kit && kitStages(kit.revision, kit.variantId, kit.options);
+  const planned = planStages ? planStages.reduce((sum, stage) => sum + stage.hours, 0) : null;
   const practice = practiceOf(rates.practice ?? {});
   const open = stages.filter((stage) => stage.state !== 'done');
   // A vehicle whose stages are all done was ready when the last was, not today: it does not grow late in the yard.
@@ -45,12 +52,9 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
     labourHours: planned,
     rateCents: rates.rateCents,
     labourCents:
-      kit &&
+      planStages &&
       Math.round(
-        kit.revision.stages.reduce(
-          (sum, { hours, skill }) => sum + hours * rateOf(skill, rates.rateCents, practice),
-          0,
-        ),
+        planStages.reduce((sum, { hours, skill }) => sum + hours * rateOf(skill, rates.rateCents, practice), 0),
       ),
     sale: {
       marginShare: practice.marginShare,
@@ -85,6 +89,8 @@ export interface JobGround {
   readonly brief: readonly BriefLine[];
   readonly route: Route | null;
   readonly facts: JobFacts;
+  /** The register of the vehicle. */
+  readonly register: readonly RegisterFacts[];
 }
 
 /**
@@ -104,6 +110,7 @@ export function jobFigureInput(ground: JobGround, design: DesignInputs | null): 
     use,
     wishes: wishesOf(brief),
     route,
+    registered: intoMetal(ground.register),
     newHoles: brought && newHoleCount(vehicle.variant, brought),
     work: jobWork(facts),
     free,

@@ -10,10 +10,10 @@ import {
 } from './states.ts';
 
 describe('what may be done in which state', () => {
-  test('nothing more is done to what is over, besides moving the vehicle and leaving it', () => {
+  test('nothing more is done to what is over, besides moving the vehicle, leaving it and noting what was learnt', () => {
     for (const state of ['handedOver', 'cancelled'] as const) {
       const possible = JOB_ACTIONS.filter((action) => jobRefusal(state, action) === null);
-      expect(possible).toEqual(['clockOff', 'move', 'state']);
+      expect(possible).toEqual(['clockOff', 'move', 'lesson', 'state']);
       expect(isOpen(state)).toBe(false);
     }
   });
@@ -29,6 +29,7 @@ describe('what may be done in which state', () => {
       'decideReading',
       'finish',
       'sign',
+      'register',
     ]);
   });
   test('what is being sized takes everything but a signature; later states take everything', () => {

@@ -39,6 +39,8 @@ export const JOB_ACTIONS = [
   'sign',
   'move',
   'evidence',
+  'register',
+  'lesson',
   'state',
 ] as const;
 export type JobAction = (typeof JOB_ACTIONS)[number];
@@ -46,7 +48,7 @@ export type JobAction = (typeof JOB_ACTIONS)[number];
 /** Why an action is not possible in a state; the wording says what to do about it. */
 export type JobRefusal = 'handedOver' | 'cancelled' | 'onlyEnquiry' | 'notBuiltYet';
 
-const ALWAYS: readonly JobAction[] = ['move', 'clockOff', 'state'];
+const ALWAYS: readonly JobAction[] = ['move', 'clockOff', 'state', 'lesson'];
 /** Nothing has been built on it yet. */
 const NOT_BUILT: readonly JobState[] = ['sizing', 'offered', 'agreed'];
 
@@ -69,7 +71,7 @@ const FROM_ENQUIRY: readonly JobAction[] = [
  * The table of what may be done when. Working out and measuring begin with the enquiry; parts, stages and the clock
  * need a job that is being sized at least; a check is signed on a vehicle that is being built or proved (parts and
  * clients may be waited for meanwhile). What is handed over or cancelled takes nothing more: the vehicle may still be
- * moved, and whoever is on the clock may leave it.
+ * moved, whoever is on the clock may leave it, and what was learnt can be noted.
  *
  * @returns null when the action is possible, else the reason.
  */

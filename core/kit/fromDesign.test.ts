@@ -30,7 +30,7 @@ describe('a kit from a design', () => {
     expect(kit.lines).toHaveLength(count.size);
     expect(kit.layout.boxes).toEqual([
       { bay: 'rear', modules: 4 },
-      { bay: 'nose', modules: 2 },
+      { bay: 'nose', modules: 2, shiftMm: 5 },
     ]);
     expect(kit).toMatchObject({ gear: 3, torqueCapNm: 120 });
   });

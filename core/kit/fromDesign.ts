@@ -1,13 +1,7 @@
 import { type DesignInputs, designComponents } from '../design/inputs.ts';
 import type { Variant } from '../vehicle/variant.ts';
-import type { KitLine, KitRevision } from './kit.ts';
+import type { KitBox, KitContent, KitLine } from './kit.ts';
 import { boltInStages } from './usualStages.ts';
-
-/** What a kit made from a design holds; its name, model and revision are the workshop's to give. */
-export type KitContent = Pick<
-  KitRevision,
-  'lines' | 'options' | 'layout' | 'torqueCapNm' | 'gear' | 'cover' | 'exclusions' | 'stages'
->;
 
 /**
  * A first draft of a kit from a design on one vehicle: every component of the design as a line, its boxes as the layout, the
@@ -26,7 +20,17 @@ export function kitFromDesign(design: DesignInputs, variant: Variant, fullV: num
   }
   const middle = variant.figures.wheelbase.value / 2;
   const behind = (key: string) => (variant.bays.find((bay) => bay.key === key)?.xMm ?? 0) > middle;
-  const boxes = design.boxes.filter(({ modules }) => modules > 0).map(({ bay, modules }) => ({ bay, modules }));
+  const boxes = design.boxes
+    .filter(({ modules }) => modules > 0)
+    .map(
+      ({ bay, modules, shiftMm, shiftYMm = 0, shiftZMm = 0 }): KitBox => ({
+        bay,
+        modules,
+        ...(shiftMm !== 0 && { shiftMm }),
+        ...(shiftYMm !== 0 && { shiftYMm }),
+        ...(shiftZMm !== 0 && { shiftZMm }),
+      }),
+    );
   return {
     lines: [...together.values()],
     options: [],

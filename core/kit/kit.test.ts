@@ -4,7 +4,7 @@ import { componentAs, voltageWindow } from '../component/sheets.ts';
 import { designComponents, EMPTY_DESIGN } from '../design/inputs.ts';
 import { engineX, type Library, resolveDesign } from '../design/resolve.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
-import { type KitLine, type KitRevision, kitDesign, kitHours, kitParts, type StageTemplate } from './kit.ts';
+import { type KitLine, type KitRevision, kitDesign, kitHours, kitParts, kitStages, type StageTemplate } from './kit.ts';
 
 const heater = {
   ...MODULE,
@@ -75,7 +75,20 @@ describe('lines of a kit', () => {
     expect(ids(lines, 'sister', ['warm'])).toEqual(['module-t', 'heater']);
   });
   test('parts the library has not got are left out', () => expect(ids([line('gone')], 'test-van')).toEqual([]));
-  test('hours add up', () => expect(kitHours(revision([]))).toBe(10.5));
+  test('hours add up', () => expect(kitHours(revision([]), 'v', [])).toBe(10.5));
+  test('a stage of an option is left out without it, and what waited for it waits for what came before', () => {
+    const stages = [
+      stage(1),
+      { ...stage(2), after: ['s1'], appliesWhen: { option: 'cold' } },
+      { ...stage(3), after: ['s2', 's1'] },
+    ];
+    expect(kitHours({ stages }, 'v', [])).toBe(4);
+    expect(kitStages({ stages }, 'v', []).map(({ key, after }) => [key, after])).toEqual([
+      ['s1', []],
+      ['s3', ['s1']],
+    ]);
+    expect(kitStages({ stages }, 'v', ['cold']).map(({ after }) => after)).toEqual([[], ['s1'], ['s2', 's1']]);
+  });
 });
 
 describe('the design a kit makes', () => {
@@ -85,7 +98,7 @@ describe('the design a kit makes', () => {
     'test-van',
     [],
   );
-  const design = kitDesign(revision([]), parts);
+  const design = kitDesign(revision([]), parts, 'test-van', []);
   test('names module, drive and charger, lays out boxes, keeps gear and cap', () => {
     expect(design).toMatchObject({
       moduleId: 'module-t',

@@ -29,6 +29,8 @@ export interface StepLimit {
   readonly min: number | null;
   readonly max: number | null;
   readonly kind: QuantityKind;
+  /** Who says so: a drawing, a handbook, a calculation. @default '' */
+  readonly source?: string;
 }
 
 export interface StepTemplate {
@@ -41,7 +43,7 @@ export interface StepTemplate {
  * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, the vehicle is
  * drawn with its boxes once the stage that brings them in is done, and its mass centre moves with what a stage moves.
  */
-const STAGE_TRAITS = ['onLift', 'boxesIn', ...MASS_MOVES] as const;
+export const STAGE_TRAITS = ['onLift', 'boxesIn', ...MASS_MOVES] as const;
 export type StageTrait = (typeof STAGE_TRAITS)[number];
 
 export interface StageTemplate {
@@ -58,6 +60,22 @@ export interface StageTemplate {
   readonly needs: string;
   readonly note: string;
   readonly steps: readonly StepTemplate[];
+  /** @default always */
+  readonly appliesWhen?: KitLine['appliesWhen'];
+}
+
+/** A filled box of a kit, and how far from the middle of its bay it stands. */
+export interface KitBox {
+  readonly bay: string;
+  readonly modules: number;
+  /** Rearwards, mm. @default 0 */
+  readonly shiftMm?: number;
+  /** To the right, mm. @default 0 */
+  readonly shiftYMm?: number;
+  /** Up from the floor of the bay, mm. @default 0 */
+  readonly shiftZMm?: number;
+  /** @default always */
+  readonly appliesWhen?: KitLine['appliesWhen'];
 }
 
 /** How a function of the vehicle is covered when no component of the kit does it. */
@@ -79,7 +97,7 @@ export interface KitRevision {
   readonly lines: readonly KitLine[];
   readonly options: readonly KitOption[];
   readonly layout: {
-    readonly boxes: readonly { readonly bay: string; readonly modules: number }[];
+    readonly boxes: readonly KitBox[];
     readonly strings: number;
   };
   readonly torqueCapNm: number | null;
@@ -89,11 +107,24 @@ export interface KitRevision {
   readonly stages: readonly StageTemplate[];
 }
 
+/** What a kit holds; its name, model and revision are given beside it. */
+export type KitContent = Pick<
+  KitRevision,
+  'lines' | 'options' | 'layout' | 'torqueCapNm' | 'gear' | 'cover' | 'exclusions' | 'stages'
+>;
+
 export interface KitPart {
   readonly component: Component;
   readonly quantity: number;
   readonly packedIn: string;
 }
+
+/** Is this so for a variant with these options? All revisions of a variant are one. */
+export const applies = (when: KitLine['appliesWhen'] | undefined, variantId: string, options: readonly string[]) =>
+  !when ||
+  ((!when.variantIds || when.variantIds.some((id) => rootOf(id) === rootOf(variantId))) &&
+    (!when.option || options.includes(when.option)) &&
+    !(when.without && options.includes(when.without)));
 
 /** Lines of a revision that apply to this variant with these options, with their components. */
 export function kitParts(
@@ -103,19 +134,20 @@ export function kitParts(
   options: readonly string[],
 ): KitPart[] {
   return revision.lines.flatMap((line) => {
-    const when = line.appliesWhen;
-    const applies =
-      !when ||
-      ((!when.variantIds || when.variantIds.includes(rootOf(variantId))) &&
-        (!when.option || options.includes(when.option)) &&
-        !(when.without && options.includes(when.without)));
     const component = library.get(line.componentId);
-    return applies && component ? [{ component, quantity: line.quantity, packedIn: line.packedIn }] : [];
+    return component && applies(line.appliesWhen, variantId, options)
+      ? [{ component, quantity: line.quantity, packedIn: line.packedIn }]
+      : [];
   });
 }
 
 /** The design a kit makes on a variant: its modules, drive, charger, and every other line with its mass. */
-export function kitDesign(revision: KitRevision, parts: readonly KitPart[]): DesignInputs {
+export function kitDesign(
+  revision: KitRevision,
+  parts: readonly KitPart[],
+  variantId: string,
+  options: readonly string[],
+): DesignInputs {
   const first = (...kinds: Component['kind'][]) =>
     parts.find((part) => kinds.includes(part.component.kind))?.component.id ?? null;
   const moduleId = first('module');
@@ -132,7 +164,9 @@ export function kitDesign(revision: KitRevision, parts: readonly KitPart[]): Des
     chargerId,
     inletId,
     strings: revision.layout.strings,
-    boxes: revision.layout.boxes.map((box) => ({ ...box, shiftMm: 0 })),
+    boxes: revision.layout.boxes
+      .filter((box) => applies(box.appliesWhen, variantId, options))
+      .map(({ appliesWhen: _, ...box }) => ({ ...box, shiftMm: box.shiftMm ?? 0 })),
     gear: revision.gear,
     torqueCapNm: revision.torqueCapNm,
     others: parts
@@ -141,7 +175,32 @@ export function kitDesign(revision: KitRevision, parts: readonly KitPart[]): Des
   };
 }
 
-/** Planned person-hours of all stages. */
-export function kitHours(revision: KitRevision): number {
-  return revision.stages.reduce((sum, stage) => sum + stage.hours, 0);
+/**
+ * Stages that apply to this variant with these options. What would wait for a stage that is left out waits for what that
+ * one would have waited for.
+ */
+export function kitStages(
+  { stages }: Pick<KitRevision, 'stages'>,
+  variantId: string,
+  options: readonly string[],
+): StageTemplate[] {
+  const out = new Map(
+    stages.filter(({ appliesWhen }) => !applies(appliesWhen, variantId, options)).map(({ key, after }) => [key, after]),
+  );
+  const bridged = (keys: readonly string[], met: ReadonlySet<string>): string[] =>
+    keys.flatMap((key) => {
+      const before = out.get(key);
+      if (!before) return [key];
+      return met.has(key) ? [] : bridged(before, new Set([...met, key]));
+    });
+  return stages
+    .filter(({ key }) => !out.has(key))
+    .map((stage) => ({ ...stage, after: [...new Set(bridged(stage.after, new Set()))] }));
 }
+
+/** Planned person-hours of the stages that apply. */
+export const kitHours = (
+  revision: Pick<KitRevision, 'stages'>,
+  variantId: string,
+  options: readonly string[],
+): number => kitStages(revision, variantId, options).reduce((sum, stage) => sum + stage.hours, 0);

@@ -8,12 +8,13 @@ const measure = (
   min: number | null,
   max: number | null,
   note = '',
-): StepTemplate => ({ text, note, limit: { kind, min, max } });
+  source = kind === 'length' ? 'common practice' : '',
+): StepTemplate => ({ text, note, limit: { kind, min, max, ...(source && { source }) } });
 
 /** Held against limits where they are stated, else done as the drawing says and confirmed. */
-const torque = (text: string, limits: readonly [number, number] | null, note = ''): StepTemplate =>
+const torque = (text: string, limits: readonly [number, number] | null, source: string, note = ''): StepTemplate =>
   limits
-    ? measure(text, 'torque', limits[0], limits[1], note)
+    ? measure(text, 'torque', limits[0], limits[1], note, source)
     : see(text, [note, 'as the drawing of the bolt says'].filter(Boolean).join(', '));
 
 type Brief = Pick<StageTemplate, 'key' | 'name' | 'hours' | 'steps'> & Partial<StageTemplate>;
@@ -40,6 +41,8 @@ export interface StageFacts {
   /** Torque of the cradle's bolts and of the boxes'; null where nobody has stated it: then the drawing says. */
   readonly cradleNm: readonly [number, number] | null;
   readonly boxNm: readonly [number, number] | null;
+  /** Who states these torques. @default '' */
+  readonly torqueSource?: string;
   readonly rearBox: boolean;
   readonly liquid: boolean;
   /** Hours relative to the smallest van. */
@@ -48,7 +51,15 @@ export interface StageFacts {
 }
 
 /** The bolt-in stage network of the trade (§7.1, two technicians), with hours scaled to the vehicle; common practice. */
-export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: StageFacts): StageTemplate[] {
+export function boltInStages({
+  cradleNm,
+  boxNm,
+  torqueSource = '',
+  rearBox,
+  liquid,
+  size,
+  fullV,
+}: StageFacts): StageTemplate[] {
   const h = (hours: number) => Math.round(hours * size * 2) / 2;
   const boxes = rearBox ? ['rear-box'] : ['front-box'];
   return [
@@ -107,7 +118,7 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       needs: 'lift',
       traits: rearBox ? ['onLift', 'frontBoxesIn'] : ['onLift', 'boxesIn', 'frontBoxesIn', 'rearBoxesIn', 'driveIn'],
       note: 'before the rear: the vehicle tips backwards on the lift',
-      steps: [see('Grease on threads'), torque('Torque, front box', boxNm, 'crosswise, twice')],
+      steps: [see('Grease on threads'), torque('Torque, front box', boxNm, torqueSource, 'crosswise, twice')],
     }),
     ...(rearBox
       ? [
@@ -123,8 +134,8 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
             note: 'raise to within 5 mm before starting a bolt; grease; then torque',
             steps: [
               measure('Cradle gap before any bolt is started', 'length', null, 5),
-              torque('Torque, cradle, front pair', cradleNm, 'crosswise, twice'),
-              torque('Torque, cradle, rear pair', cradleNm),
+              torque('Torque, cradle, front pair', cradleNm, torqueSource, 'crosswise, twice'),
+              torque('Torque, cradle, rear pair', cradleNm, torqueSource),
             ],
           }),
         ]
@@ -255,6 +266,92 @@ export function boltInStages({ cradleNm, boxNm, rearBox, liquid, size, fullV }: 
       after: ['road'],
       hours: 2,
       steps: [see('Sign-off sheet printed and explained')],
+    }),
+  ];
+}
+
+/** What a job that is no bolt-in kit adds (trade §7.1); hours are a start, common practice. */
+export function bespokeStages(): StageTemplate[] {
+  return [
+    stage({
+      key: 'baseline',
+      name: 'Baseline run',
+      hours: 3,
+      skill: 'mechanical',
+      note: 'dynamometer or a measured road, exhaust figures where they are wanted for "before"',
+      steps: [see('Power, torque and consumption as it came, kept with the vehicle')],
+    }),
+    stage({
+      key: 'scan',
+      name: 'Scan and mock-up',
+      after: ['baseline'],
+      hours: 16,
+      skill: 'fabrication',
+      note: 'cardboard is fine',
+      steps: [
+        see('Bays and mounting points measured or traced into the model'),
+        see('Mock-up moved through full droop and full bump'),
+      ],
+    }),
+    stage({
+      key: 'design',
+      name: 'Design',
+      after: ['scan'],
+      hours: 24,
+      steps: [see('Design chosen in Size, package whole in Match')],
+    }),
+    stage({
+      key: 'cradle-box',
+      name: 'Cradle and boxes made',
+      after: ['design'],
+      hours: 40,
+      skill: 'fabrication',
+      note: 'weld, test fit, strip, coat: each may come back',
+      steps: [
+        see('Test fit before anything is coated'),
+        measure('Box to body, tightest', 'length', 10, null),
+        see('Coated, threads clean'),
+      ],
+    }),
+    stage({
+      key: 'pack-build',
+      name: 'Pack built',
+      after: ['cradle-box'],
+      hours: 24,
+      people: 2,
+      liveHv: true,
+      skill: 'electrical',
+      needs: 'HV authorised, 2 people',
+      note: 'stored energy in modules cannot be switched off',
+      steps: [
+        see('Modules graded, strings alike'),
+        see('Compressed as the module sheet says'),
+        see('Busbars torqued as the module sheet says, marked'),
+      ],
+    }),
+    stage({
+      key: 'harness',
+      name: 'Harness from measured distances',
+      after: ['cradle-box'],
+      hours: 24,
+      skill: 'electrical',
+      steps: [see('Every run measured in the vehicle, service loop added'), see('Rung through on the bench')],
+    }),
+    stage({
+      key: 'software',
+      name: 'Controller set up',
+      after: ['pack-build', 'harness'],
+      hours: 8,
+      skill: 'software',
+      steps: [see('Caps of the design set, read back and kept')],
+    }),
+    stage({
+      key: 'trim',
+      name: 'Trim',
+      after: ['harness'],
+      hours: 12,
+      skill: 'trim',
+      steps: [see('Dials and levers that stay in use tried')],
     }),
   ];
 }

@@ -47,6 +47,8 @@ export const BASE_UNIT = {
   days: 'days',
   warming: 'K',
   height: 'm',
+  /** Room for luggage. */
+  volume: 'l',
 } as const;
 
 export type QuantityKind = keyof typeof BASE_UNIT;

@@ -3,6 +3,7 @@ import type { QuantityKind } from './kinds.ts';
 import {
   CFM_M3H,
   FT2_M2,
+  FT3_L,
   KG_PER_LB,
   METRES_PER_MILE,
   NM_PER_LBFT,
@@ -37,6 +38,7 @@ export const DIMENSION_NAME = {
   capacitance: 'a capacitance',
   flow: 'a flow',
   airFlow: 'a flow of air',
+  volume: 'a room',
 } as const;
 export type Dimension = keyof typeof DIMENSION_NAME;
 
@@ -121,6 +123,7 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
   capacitance: { µf: 1, uf: 1, mf: 1000, nf: 0.001 },
   flow: { 'l/min': 1, lpm: 1, 'l/h': 1 / 60, 'l/s': 60, gpm: US_GALLON_L },
   airFlow: { 'm³/h': 1, 'm3/h': 1, 'm³/s': 3600, 'm3/s': 3600, 'l/s': 3.6, cfm: CFM_M3H },
+  volume: { l: 1, litre: 1, litres: 1, liters: 1, dm3: 1, m3: 1000, ft3: FT3_L, cuft: FT3_L },
 };
 
 /** Dimension of a kind, and how many of its base units one base unit of the dimension is. */
@@ -159,6 +162,7 @@ const DIMENSION: Partial<Record<QuantityKind, readonly [Dimension, number]>> = {
   capacitance: ['capacitance', 1],
   flow: ['flow', 1],
   airFlow: ['airFlow', 1],
+  volume: ['volume', 1],
 };
 
 /** Without spaces, points and middle dots; capitals only before Ω and ohm, where M and m differ by a thousand million. */

@@ -37,6 +37,8 @@ export const UK_GALLON_L = 4.54609;
 export const US_GALLON_L = 3.785412;
 const MM_PER_INCH = 25.4;
 export const CFM_M3H = 0.3048 ** 3 * 60;
+/** Litres of a cubic foot: 0.3048³ m³, exact. */
+export const FT3_L = 0.3048 ** 3 * 1000;
 export const FT2_M2 = 0.3048 ** 2;
 /** Miles a gallon and litres per 100 km are each the other's inverse: 100 · gallon ÷ miles in km. */
 const perGallon = (litres: number) => (100 * litres) / KM_PER_MILE;
@@ -84,6 +86,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   days: { symbol: 'd', factor: 1, digits: 0 },
   warming: { symbol: 'K', factor: 1, digits: 1 },
   height: { symbol: 'm', factor: 1, digits: 0 },
+  volume: { symbol: 'l', factor: 1, digits: 0 },
 };
 
 const UK: Partial<Record<QuantityKind, Unit>> = {
@@ -106,6 +109,7 @@ const US: Partial<Record<QuantityKind, Unit>> = {
   area: { symbol: 'ft²', factor: 1 / FT2_M2, digits: 1 },
   temperature: { symbol: '°F', factor: 1.8, digits: 0, offset: 32 },
   warming: { symbol: '°F', factor: 1.8, digits: 1 },
+  volume: { symbol: 'ft³', factor: 1 / FT3_L, digits: 1 },
   airFlow: { symbol: 'cfm', factor: 1 / CFM_M3H, digits: 0 },
 };
 

@@ -120,6 +120,14 @@ export interface BodyShape {
   readonly cabEndMm: number;
 }
 
+/** A place for luggage, as its maker left it. */
+export interface LuggagePlace {
+  readonly name: string;
+  readonly litres: number;
+  /** The bay whose box takes from it, by key; none: nothing the conversion brings does. */
+  readonly bay?: string;
+}
+
 export interface Variant {
   readonly id: string;
   /** Of the stored row, for who edits it. @default 1 */
@@ -158,4 +166,6 @@ export interface Variant {
   readonly openings?: readonly Opening[];
   /** @default [] */
   readonly instruments?: readonly Instrument[];
+  /** Where luggage goes. Absent: nobody has said. */
+  readonly luggage?: readonly LuggagePlace[];
 }

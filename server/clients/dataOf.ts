@@ -25,6 +25,13 @@ export async function dataOf(db: Db, id: string) {
     designs: await all(
       sql`select d.* from design d join job j on j.id = d.job_id where j.number in (${list}) order by d.created_at`,
     ),
+    lessons: await all(
+      sql`select l.* from lesson l join job j on j.id = l.job_id where j.number in (${list}) order by l.at`,
+    ),
+    register: await all(
+      sql`select g.* from register_entry g join vehicle v on v.id = g.vehicle_id where v.client_id = ${id} order by g.at`,
+    ),
+    waitingFor: await all(sql`select w.* from kit_wish w where w.client_id = ${id} order by w.at`),
     files: await all(
       sql`select f.id, f.about, f.name, f.caption, f.at from file f where f.dropped_at is null and (f.about_id in (select v.id::text from vehicle v where v.client_id = ${id})
         or f.about_id in (select id::text from job where number in (${list})))`,

@@ -76,6 +76,7 @@ function ownRows({ table, beside }: Column, { clientId, vehicleIds }: Own): SQL 
   if (table === 'event')
     return sql`(job_number in ${numbers} or resource_id = ${clientId} or resource_id in (select x::text from unnest(${sql.param(vehicleIds)}::uuid[]) x))`;
   if (table === 'idempotency_key') return sql`exists (select 1 from ${numbers} n where position(n.number in path) > 0)`;
+  if (beside.includes('client_id')) return sql`client_id = ${clientId}`;
   if (beside.includes('job_id')) return sql`job_id in ${jobs}`;
   if (beside.includes('vehicle_id')) return sql`vehicle_id in ${vehicles}`;
   if (beside.includes('stage_id')) return sql`stage_id in ${stages}`;
@@ -143,7 +144,9 @@ export async function removeFiles(tx: Tx, vehicles: readonly string[]): Promise<
       or f.about_id in (
         select j.id::text from job j where j.vehicle_id in (${ids})
         union select s.id::text from stage s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
-        union select s.id::text from snag s join job j on j.id = s.job_id where j.vehicle_id in (${ids}))`);
+        union select s.id::text from snag s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
+        union select l.id::text from lesson l join job j on j.id = l.job_id where j.vehicle_id in (${ids})
+        union select g.id::text from register_entry g where g.vehicle_id in (${ids}))`);
   if (rows.length > 0)
     await tx.delete(file).where(
       inArray(

@@ -2,7 +2,7 @@ import { eq, ne, sql } from 'drizzle-orm';
 import { clientAddress } from '../../contract/clients.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { client, vehicle } from '../db/schema/index.ts';
+import { client, kitWish, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { dataOf } from './dataOf.ts';
@@ -48,6 +48,11 @@ export const clientEndpoints = [
         .set({ clientId: stays.id })
         .where(eq(vehicle.clientId, gone.id))
         .returning();
+      await tx.execute(sql`
+        update kit_wish set ended_at = now(), ended_why = 'the same client waits already' where client_id = ${gone.id}
+          and kind = 'waiting' and ended_at is null and exists (select 1 from kit_wish other where other.kit_id = kit_wish.kit_id
+            and other.client_id = ${stays.id} and other.kind = 'waiting' and other.ended_at is null)`);
+      await tx.update(kitWish).set({ clientId: stays.id }).where(eq(kitWish.clientId, gone.id));
       const contact = [...new Set([stays.contact, gone.contact].filter(Boolean))].join('; ').slice(0, 200);
       await tx
         .update(client)

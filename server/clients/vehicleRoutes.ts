@@ -9,6 +9,7 @@ import {
   file,
   job,
   logFinding,
+  registerEntry,
   variant,
   vehicle,
   vehicleClaim,
@@ -110,7 +111,7 @@ export const vehiclesEndpoints = [
 
 /** Everything that hangs on one vehicle hangs on the other; where both were measured, the older says otherwise. */
 async function moveAll(tx: Tx, from: string, to: string, name: string): Promise<void> {
-  for (const table of [job, weighing, vehicleClaim, logFinding])
+  for (const table of [job, weighing, vehicleClaim, logFinding, registerEntry])
     await tx.update(table).set({ vehicleId: to }).where(eq(table.vehicleId, from));
   await tx
     .update(file)

@@ -9,7 +9,6 @@ import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { NotFound, Stale } from '../problems.ts';
-import { lendBasics } from '../read/basics.ts';
 import { allComponents } from '../read/library.ts';
 import { addComponent, changeComponent, lockCatalogue } from './store.ts';
 
@@ -52,20 +51,6 @@ export const componentEndpoints = [
       const id = await addComponent(tx, body);
       await log({ what: `took ${body.name} into the library`, resource: 'component', id, after: body });
       return { id };
-    }),
-  ),
-  serve(componentAddress.basics, ({ change }) =>
-    change(async ({ tx, log }) => {
-      await lockCatalogue(tx);
-      const added = await lendBasics(tx);
-      if (added > 0)
-        await log({
-          what: `was lent the basics, ${added} components`,
-          resource: 'component',
-          id: 'basics',
-          after: { added },
-        });
-      return { added };
     }),
   ),
   serve(componentAddress.change, ({ change, params, body }) =>

@@ -52,7 +52,7 @@ export const designFileEndpoints = [
   ),
   serve(designAddress.paper, async ({ db, press, params, res, workshop, person, now, today }) => {
     const { design: stored, number } = await designById(db, params.id);
-    const { input } = await figureInputOfJob(db, await jobByNumber(db, number), workshop, today, stored.id);
+    const { input, cover } = await figureInputOfJob(db, await jobByNumber(db, number), workshop, today, stored.id);
     const { title, client } = await headOf(db, { number });
     const brief = await partOf(db, { number }, 'brief');
     const pdf = await press.print({
@@ -60,6 +60,7 @@ export const designFileEndpoints = [
       job: { number, title, client, brief },
       design: { name: stored.name, version: stored.version, frozenAt: stored.frozenAt?.toISOString() ?? null },
       input,
+      cover,
       print: printFor(workshop, person, now()),
     });
     res

@@ -12,6 +12,7 @@ import { FIGURE_GROUP_NAME, type FigureGroup } from '../../core/figures/groups.t
 import { driveLoopChoice } from '../../core/figures/heat/cooling.ts';
 import { FIGURES, type FigureId } from '../../core/figures/index.ts';
 import { FIGURE_GROUPS } from '../../core/figures/names.ts';
+import type { CoverLine } from '../../core/fit/cover.ts';
 import { formatHours, formatQuantity } from '../../core/quantity/format.ts';
 import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { assumptionText } from '../../wording/assumptions.ts';
@@ -32,11 +33,12 @@ export async function designPdf(
   job: Pick<JobSheet, 'number' | 'title' | 'client' | 'brief'>,
   design: Pick<StoredDesign, 'name' | 'version' | 'frozenAt'>,
   sheet: FigureSheet,
+  cover: readonly CoverLine[] | null,
   print: Print,
 ): Promise<Buffer> {
   const { variant } = sheet.slots.vehicle;
   const remarks = assumptionsOf(sheet).map((found) => assumptionText(found, print.unitSet));
-  const brief = judgeBrief(job.brief, sheet);
+  const brief = judgeBrief(job.brief, sheet, { cover });
   return paper(
     `${job.number} ${job.title}: design ${design.name}`,
     [

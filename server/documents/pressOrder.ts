@@ -1,15 +1,25 @@
 import type { StoredDesign } from '../../contract/design.ts';
 import type { JobSheet } from '../../contract/job.ts';
+import type { RegisterRow } from '../../contract/register.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
+import type { CoverLine } from '../../core/fit/cover.ts';
 import type { Print } from './paper.ts';
+import type { WayBackVehicle } from './wayBackPdf.ts';
 
 /** What the press can make. Plain data only: it crosses to another thread. */
 export type PressOrder =
+  | {
+      readonly paper: 'wayBack';
+      readonly vehicle: WayBackVehicle;
+      readonly entries: readonly RegisterRow[];
+      readonly print: Print;
+    }
   | { readonly paper: 'signOff'; readonly job: JobSheet; readonly print: Print }
   | {
       readonly paper: 'design';
       readonly job: Pick<JobSheet, 'number' | 'title' | 'client' | 'brief'>;
       readonly design: Pick<StoredDesign, 'name' | 'version' | 'frozenAt'>;
       readonly input: ResolveInput;
+      readonly cover: readonly CoverLine[] | null;
       readonly print: Print;
     };

@@ -3,13 +3,16 @@ import { createSheet } from '../../core/figures/evaluate.ts';
 import { designPdf } from './designPdf.ts';
 import type { PressOrder } from './pressOrder.ts';
 import { signOffPdf } from './signOffPdf.ts';
+import { wayBackPdf } from './wayBackPdf.ts';
 
 /** Runs on a thread of the press. */
 export default function make(order: PressOrder): Promise<Uint8Array> {
   switch (order.paper) {
     case 'signOff':
       return signOffPdf(order.job, order.print);
+    case 'wayBack':
+      return wayBackPdf(order.vehicle, order.entries, order.print);
     case 'design':
-      return designPdf(order.job, order.design, createSheet(resolveDesign(order.input)), order.print);
+      return designPdf(order.job, order.design, createSheet(resolveDesign(order.input)), order.cover, order.print);
   }
 }

@@ -1,7 +1,17 @@
 import { eq } from 'drizzle-orm';
 import type { FileAbout } from '../../contract/files.ts';
 import type { Db, Tx } from '../db/connect.ts';
-import { authorisation, component, job, snag, stage, variant, vehicle } from '../db/schema/index.ts';
+import {
+  authorisation,
+  component,
+  job,
+  lesson,
+  registerEntry,
+  snag,
+  stage,
+  variant,
+  vehicle,
+} from '../db/schema/index.ts';
 import { NotFound } from '../problems.ts';
 
 /** What a file is about, found: the job it belongs to, where it belongs to one. */
@@ -29,6 +39,14 @@ const ROWS: Record<FileAbout, (db: Db | Tx, id: string) => Promise<Row[]>> = {
     db.select({ number: job.number }).from(stage).innerJoin(job, eq(job.id, stage.jobId)).where(eq(stage.id, id)),
   snag: (db, id) =>
     db.select({ number: job.number }).from(snag).innerJoin(job, eq(job.id, snag.jobId)).where(eq(snag.id, id)),
+  lesson: (db, id) =>
+    db.select({ number: job.number }).from(lesson).innerJoin(job, eq(job.id, lesson.jobId)).where(eq(lesson.id, id)),
+  register: (db, id) =>
+    db
+      .select({ number: job.number })
+      .from(registerEntry)
+      .innerJoin(job, eq(job.id, registerEntry.jobId))
+      .where(eq(registerEntry.id, id)),
   vehicle: async (db, id) => none(await db.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, id))),
   component: async (db, id) => none(await db.select({ id: component.id }).from(component).where(eq(component.id, id))),
   variant: async (db, id) => none(await db.select({ id: variant.id }).from(variant).where(eq(variant.id, id))),

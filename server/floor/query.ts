@@ -34,7 +34,7 @@ select json_build_object(
         'measured', (select coalesce(json_object_agg(f.figure, json_build_object('value', f.value, 'source', f.source)), '{}')
             from vehicle_figure f where f.vehicle_id = v.id)),
       'brief', (select coalesce(json_agg(json_build_object('id', b.id, 'kind', b.kind, 'firm', b.firm, 'amount', b.amount, 'school', b.school,
-          'tolerance', b.tolerance, 'text', b.text, 'done', b.done, 'version', b.version) order by b.position), '[]')
+          'tolerance', b.tolerance, 'text', b.text, 'done', b.done, 'seen', b.seen, 'version', b.version) order by b.position), '[]')
           from brief_line b where b.job_id = j.id and b.dropped_at is null),
       'design', (select json_build_object('id', d.id, 'name', d.name, 'inputs', d.inputs, 'version', d.version)
           from design d where d.id = j.chosen_design_id),
@@ -45,6 +45,8 @@ select json_build_object(
       'hoursClocked', coalesce((select h from hours where hours.job_id = j.id), 0)::float8,
       'waitingParts', (select coalesce(json_agg(json_build_object('componentId', p.component_id, 'due', p.due, 'state', p.state)), '[]')
           from part_line p where p.job_id = j.id and p.state in ('missing', 'ordered')),
+      'register', (select coalesce(json_agg(json_build_object('kind', g.kind, 'goes', g.goes, 'undoneAt', g.undone_at)), '[]')
+          from register_entry g where g.vehicle_id = v.id),
       'openSnags', (select count(*) from snag n where n.job_id = j.id and n.closed_at is null),
       'checksSigned', (select count(*) from (select distinct on (check_id) verdict from check_result c
           where c.job_id = j.id order by check_id, id desc) newest where verdict = 'passed')

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
+import { type CoverLine, jobCover } from '../../core/fit/cover.ts';
 import { jobFigureInput } from '../../core/job/jobFigures.ts';
 import { unpackRoute } from '../../core/road/packedRoute.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
@@ -14,6 +15,8 @@ import { partOf } from './sheet.ts';
 export interface JobInput {
   readonly input: ResolveInput;
   readonly design: typeof design.$inferSelect | null;
+  /** How the job's kit and its own choices cover the functions; null while it has no kit. */
+  readonly cover: readonly CoverLine[] | null;
 }
 
 /** What the figures of a job's chosen design, or of another one of it, are computed from. */
@@ -53,14 +56,16 @@ export async function figureInputOfJob(
       brief: await partOf(db, which, 'brief'),
       route: packed && unpackRoute(packed),
       facts: {
-        kit: revision ? { revision, options: stored.kitOptions } : null,
+        kit: revision ? { revision, options: stored.kitOptions, variantId: variant.id } : null,
         stages: await partOf(db, which, 'stages'),
         parts: await partOf(db, which, 'parts'),
         rates: workshop,
         today,
       },
+      register: await partOf(db, which, 'register'),
     },
     wanted?.inputs ?? null,
   );
-  return { input, design: wanted };
+  const kit = revision ? { revision, options: stored.kitOptions } : null;
+  return { input, design: wanted, cover: jobCover(input.library, variant.id, kit, stored.cover) };
 }

@@ -21,6 +21,16 @@ const HEAD_SQL = `json_build_object(
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
   'cover', j.cover, 'region', j.region, 'evidence', j.evidence)`;
 
+/** The register of changes of a vehicle `v`. */
+export const REGISTER_SQL = list(
+  `json_build_object('id', g.id, 'jobNumber', (select number from job where id = g.job_id), 'kind', g.kind, 'what', g.what,
+    'place', g.place, 'agreedBy', g.agreed_by, 'undo', g.undo, 'goes', g.goes, 'by', p.name, 'at', ${iso('g.at')},
+    'undoneBy', (select u.name from person u where u.id = g.undone_by_id), 'undoneAt', ${iso('g.undone_at')},
+    'undoneHow', g.undone_how, 'version', g.version)`,
+  'register_entry g join person p on p.id = g.by_id where g.vehicle_id = v.id',
+  'g.at, g.id',
+);
+
 const PART_SQL = {
   vehicle: `json_build_object(
     'id', v.id, 'name', v.name, 'variantId', v.variant_id, 'chassisNumber', v.chassis_number,
@@ -49,7 +59,7 @@ const PART_SQL = {
 
   brief: list(
     `json_build_object('id', b.id, 'kind', b.kind, 'firm', b.firm, 'amount', b.amount, 'school', b.school,
-      'tolerance', b.tolerance, 'text', b.text, 'done', b.done, 'version', b.version)`,
+      'tolerance', b.tolerance, 'text', b.text, 'done', b.done, 'seen', b.seen, 'version', b.version)`,
     'brief_line b where b.job_id = j.id and b.dropped_at is null',
     'b.position',
   ),
@@ -80,7 +90,7 @@ const PART_SQL = {
 
   stages: list(
     `json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits, 'after', s.after, 'hours', s.hours,
-      'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
+      'skill', s.skill, 'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
       'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${iso('s.started_at')},
       'finishedAt', ${iso('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
       'hoursClocked', h.clocked, 'hoursRework', h.rework,
@@ -92,7 +102,7 @@ const PART_SQL = {
       'steps', ${list(
         `json_build_object('id', e.id, 'text', e.text, 'note', e.note,
           'limit', case when e.limit_kind is not null
-            then json_build_object('min', e.limit_min, 'max', e.limit_max, 'kind', e.limit_kind) end,
+            then json_build_object('min', e.limit_min, 'max', e.limit_max, 'kind', e.limit_kind, 'source', e.limit_source) end,
           'reading', (select json_build_object('value', r.value, 'verdict', r.verdict, 'by', p.initials, 'at', ${iso('r.at')},
               'decidedBy', (select d.name from person d where d.id = r.decided_by_id), 'reason', r.reason)
             from reading r join person p on p.id = r.by_id where r.step_id = e.id order by r.id desc limit 1))`,
@@ -111,6 +121,18 @@ const PART_SQL = {
     'snag n join person p on p.id = n.by_id where n.job_id = j.id',
     'n.at, n.id',
   ),
+
+  lessons: list(
+    `json_build_object('id', l.id, 'jobNumber', j.number, 'about', l.about, 'aboutText', l.about_text, 'text', l.text,
+      'costHours', l.cost_hours, 'costCents', l.cost_cents, 'kitId', l.kit_id, 'by', p.name, 'at', ${iso('l.at')},
+      'state', l.state, 'revisionId', l.revision_id, 'why', l.why,
+      'settledBy', (select s.name from person s where s.id = l.settled_by_id), 'settledAt', ${iso('l.settled_at')},
+      'version', l.version)`,
+    'lesson l join person p on p.id = l.by_id where l.job_id = j.id',
+    'l.at, l.id',
+  ),
+
+  register: REGISTER_SQL,
 
   checks: list(
     `json_build_object('checkId', x.check_id, 'value', x.value, 'verdict', x.verdict, 'limitMin', x.limit_min,

@@ -1,4 +1,5 @@
 import { hash } from '@node-rs/argon2';
+import { BASICS } from '../../contract/basics.ts';
 import { type Beginning, USUAL_SETTINGS } from '../../contract/workshop.ts';
 import { initialsOf } from '../../wording/initials.ts';
 import type { Tx } from '../db/connect.ts';
@@ -32,7 +33,7 @@ export async function beginWorkshop(tx: Tx, { person: first, lend, word: _, ...s
       })
       .returning({ id: person.id }),
   );
-  if (lend) await lendBasics(tx);
+  if (lend) await lendBasics(tx, BASICS);
   await tx.insert(event).values({
     personId: id,
     what: `began ${settings.name}`,

@@ -1,7 +1,8 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import { stageAddress } from '../../contract/stages.ts';
+import { kitStages } from '../../core/kit/kit.ts';
 import { made, one } from '../db/one.ts';
-import { kitRevision, snag, stage, step } from '../db/schema/index.ts';
+import { kitRevision, snag, stage, step, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { RuleBroken } from '../problems.ts';
 import { clockOff, clockOn } from './clock.ts';
@@ -15,12 +16,17 @@ export const buildEndpoints = [
         ? await tx.select().from(kitRevision).where(eq(kitRevision.id, stored.kitRevisionId))
         : [];
       if (!revision) throw new RuleBroken('Take a kit in Match first: the stages come from its template.');
-      const template = revision.body.stages;
+      const { variantId } = one(
+        await tx.select({ variantId: vehicle.variantId }).from(vehicle).where(eq(vehicle.id, stored.vehicleId)),
+        'vehicle',
+      );
+      const template = kitStages(revision.body, variantId, stored.kitOptions);
       const rows = await tx
         .insert(stage)
         .values(
-          template.map(({ steps: _, ...own }, position) => ({
+          template.map(({ steps: _, appliesWhen: __, ...own }, position) => ({
             ...own,
+            skill: own.skill ?? '',
             after: [...own.after],
             traits: [...own.traits],
             position,
@@ -37,6 +43,7 @@ export const buildEndpoints = [
           limitMin: limit?.min ?? null,
           limitMax: limit?.max ?? null,
           limitKind: limit?.kind ?? null,
+          limitSource: limit?.source ?? '',
         })),
       );
       if (steps.length > 0) await tx.insert(step).values(steps);

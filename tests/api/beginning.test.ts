@@ -104,6 +104,14 @@ describe('an installation with both', () => {
       { kind: 'fuse', count: 14, lent: true, price: 0 },
       { kind: 'resistor', count: 6, lent: true, price: 0 },
     ]);
+    const lists = await ask(
+      own,
+      'select name, lent, jsonb_array_length(stages) as stages from stage_template order by name',
+    );
+    expect(lists).toEqual([
+      { name: 'Bolt-in kit, two technicians', lent: true, stages: 17 },
+      { name: 'What a bespoke job adds', lent: true, stages: 8 },
+    ]);
     const signIn = await request(running.url)
       .post('/api/session')
       .set('X-CSRF-Token', 'signed-out')

@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { USUAL_USE } from '../../contract/use.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { type ResolveInput, resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import type { Entry } from '../../core/figures/figure.ts';
 import { FIGURES } from '../../core/figures/index.ts';
 import { type DrivenUse, USE_RUNS } from '../../core/figures/road/useRuns.ts';
+import { USUAL_USE } from '../../core/job/usualUse.ts';
 import type { UseResult } from '../../core/road/driveOver.ts';
 import { readGpx } from '../../core/road/readGpx.ts';
 import { routeFrom } from '../../core/road/route.ts';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { USUAL_USE } from '../../contract/use.ts';
 import { type DesignInputs, EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURES, type FigureId } from '../../core/figures/index.ts';
 import type { VehicleUse } from '../../core/figures/slots.ts';
+import { USUAL_USE } from '../../core/job/usualUse.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
 import { COMPONENTS } from '../../demo/components.ts';
 import { MODELS } from '../../demo/models.ts';

@@ -2,11 +2,11 @@ import { describe, expect, test } from 'vitest';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
 import type { StageRow } from '../../contract/stages.ts';
-import { USUAL_USE } from '../../contract/use.ts';
 import { judgeBrief } from '../../core/brief/judgeLine.ts';
 import { EMPTY_DESIGN } from '../../core/design/inputs.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import type { FitReport } from '../../core/fit/fitKit.ts';
+import { USUAL_USE } from '../../core/job/usualUse.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { slots, VEHICLE } from '../../core/testing/wren.ts';
 import { isStep, STEPS, stepByKey } from '../../web/app/steps.ts';
@@ -51,6 +51,8 @@ const JOB: JobSheet = {
   stages: [],
   snags: [],
   checks: [],
+  lessons: [],
+  register: [],
 };
 const design = { id: 'd', name: 'A', inputs: EMPTY_DESIGN, version: 1, frozenAt: null, followsId: null };
 const stage = (state: StageRow['state']): StageRow => ({
@@ -60,6 +62,7 @@ const stage = (state: StageRow['state']): StageRow => ({
   traits: [],
   after: [],
   hours: 4,
+  skill: '',
   people: 1,
   liveHv: false,
   needs: '',

@@ -1,11 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-
-import { USUAL_USE } from '../../contract/use.ts';
 import type { BriefLine } from '../../core/brief/lines.ts';
 import { type ResolveInput, resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { FIGURE_IDS, FIGURES } from '../../core/figures/index.ts';
+import { USUAL_USE } from '../../core/job/usualUse.ts';
 import { kitDesign, kitParts } from '../../core/kit/kit.ts';
 import { CYCLE_R83 } from '../../core/road/cycleR83.ts';
 import { type DriveLine, driveOver } from '../../core/road/driveOver.ts';
@@ -24,7 +23,7 @@ const library = new Map(COMPONENTS.map((part) => [part.id, part]));
 const free = new Map(COMPONENTS.map((part) => [part.id, part.onHand]));
 const variant = MODELS[0]!.variants[0]!;
 const revision = { ...KITS[0]!.revisions[0]!, kitId: '', kitName: '', modelName: '' };
-const design = kitDesign(revision, kitParts(revision, library, variant.id, []));
+const design = kitDesign(revision, kitParts(revision, library, variant.id, []), variant.id, []);
 const work = {
   labourHours: 70,
   rateCents: 5800,

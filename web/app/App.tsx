@@ -19,6 +19,9 @@ const NewJob = lazy(() => import('../places/jobs/NewJob.tsx'));
 const InvitationPage = lazy(() => import('../places/signin/InvitationPage.tsx'));
 const Models = lazy(() => import('../places/models/ModelsPlace.tsx'));
 const VariantPlace = lazy(() => import('../places/models/VariantPlace.tsx'));
+const Kits = lazy(() => import('../places/kits/KitsPlace.tsx'));
+const KitPlace = lazy(() => import('../places/kits/KitPlace.tsx'));
+const StageTemplates = lazy(() => import('../places/kits/StageTemplates.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
@@ -42,6 +45,9 @@ function Places() {
           <Route path="/jobs/new" element={<NewJob />} />
           <Route path="/models" element={<Models />} />
           <Route path="/models/:id" element={<VariantPlace />} />
+          <Route path="/kits" element={<Kits />} />
+          <Route path="/kits/stages" element={<StageTemplates />} />
+          <Route path="/kits/:kit" element={<KitPlace />} />
           <Route path="/people" element={<People />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />

@@ -67,6 +67,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/jobs" className={({ isActive }) => (isActive || OF_JOBS.test(pathname) ? 'here' : '')}>
             Jobs
           </NavLink>
+          <NavLink to="/kits" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Kits
+          </NavLink>
           <NavLink to="/models" className={({ isActive }) => (isActive ? 'here' : '')}>
             Models
           </NavLink>

@@ -1,6 +1,6 @@
 import type { FloorJob } from '../../contract/floor.ts';
-import { USUAL_USE } from '../../contract/use.ts';
 import type { Component } from '../../core/component/sheets.ts';
+import { USUAL_USE } from '../../core/job/usualUse.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
 import { CHARGER, DRIVE, MODULE, VARIANT } from '../../core/testing/wren.ts';
 import type { Shelves } from '../data/resources.ts';
@@ -118,6 +118,7 @@ export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
     hoursClocked: 0,
     waitingParts: [],
     openSnags: 0,
+    register: [],
     checksSigned: 0,
     ...change,
   };

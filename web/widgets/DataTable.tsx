@@ -60,7 +60,10 @@ interface Props<R extends object> {
   /** What tells rows apart; their place without it. */
   readonly rowKey?: (row: NoInfer<R>) => string;
   /** Attributes of a row: what it stands for, its class. */
-  readonly rowMark?: (row: NoInfer<R>, index: number) => Readonly<Record<`data-${string}` | 'className', string>>;
+  readonly rowMark?: (
+    row: NoInfer<R>,
+    index: number,
+  ) => { readonly [name: `data-${string}`]: string; readonly className?: string };
   readonly head?: boolean;
   /** In place of rows when there are none. */
   readonly empty?: string;

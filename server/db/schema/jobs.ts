@@ -22,7 +22,8 @@ import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
 import type { EvidenceEntry } from '../../../core/practice/evidence.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
-import { component, kitRevision } from './library.ts';
+import { kitRevision } from './kits.ts';
+import { component } from './library.ts';
 import { person } from './people.ts';
 import { vehicle } from './vehicles.ts';
 
@@ -94,6 +95,8 @@ export const briefLine = pgTable(
     tolerance: doublePrecision('tolerance'),
     text: text('text').notNull().default(''),
     done: boolean('done').notNull().default(false),
+    /** Where whoever ticked it has seen it. */
+    seen: text('seen').notNull().default(''),
     /** Lines are dropped, not deleted. */
     droppedAt: timestamp('dropped_at', { withTimezone: true }),
     version: integer('version').notNull().default(1),

@@ -12,7 +12,6 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import type { KitLine, KitRevision } from '../../../core/kit/kit.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 
 export const maker = pgTable('maker', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
@@ -149,61 +148,5 @@ export const component = pgTable(
     check('component_price', sql`${t.priceCents} >= 0`),
     check('component_mass', sql`${t.massKg} >= 0`),
     check('component_on_hand', sql`${t.onHand} >= 0`),
-  ],
-);
-
-export const kit = pgTable(
-  'kit',
-  {
-    id: text('id').primaryKey(),
-    name: text('name').notNull(),
-    modelId: text('model_id')
-      .notNull()
-      .references(() => model.id),
-  },
-  (t) => [index('kit_model').on(t.modelId)],
-);
-
-export type KitBody = Pick<
-  KitRevision,
-  'options' | 'layout' | 'torqueCapNm' | 'gear' | 'cover' | 'exclusions' | 'stages'
->;
-
-export const kitRevision = pgTable(
-  'kit_revision',
-  {
-    id: text('id').primaryKey(),
-    kitId: text('kit_id')
-      .notNull()
-      .references(() => kit.id),
-    revision: text('revision').notNull(),
-    state: text('state', { enum: ['draft', 'released', 'withdrawn'] }).notNull(),
-    body: jsonb('body').$type<KitBody>().notNull(),
-  },
-  (t) => [
-    index('kit_revision_kit').on(t.kitId),
-    check('kit_revision_state', sql`${t.state} in ('draft', 'released', 'withdrawn')`),
-  ],
-);
-
-export const kitLine = pgTable(
-  'kit_line',
-  {
-    id: uuid('id').primaryKey().defaultRandom(),
-    revisionId: text('revision_id')
-      .notNull()
-      .references(() => kitRevision.id),
-    position: integer('position').notNull(),
-    componentId: text('component_id')
-      .notNull()
-      .references(() => component.id),
-    quantity: integer('quantity').notNull(),
-    packedIn: text('packed_in').notNull(),
-    appliesWhen: jsonb('applies_when').$type<KitLine['appliesWhen']>(),
-  },
-  (t) => [
-    index('kit_line_revision').on(t.revisionId),
-    index('kit_line_component').on(t.componentId),
-    check('kit_line_quantity', sql`${t.quantity} > 0`),
   ],
 );

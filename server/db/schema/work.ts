@@ -30,6 +30,7 @@ export const stage = pgTable(
     traits: text('traits').array().$type<StageTrait[]>().notNull().default([]),
     after: text('after').array().notNull().default([]),
     hours: doublePrecision('hours').notNull(),
+    skill: text('skill').notNull().default(''),
     people: integer('people').notNull(),
     liveHv: boolean('live_hv').notNull(),
     needs: text('needs').notNull().default(''),
@@ -68,6 +69,8 @@ export const step = pgTable(
     limitMin: doublePrecision('limit_min'),
     limitMax: doublePrecision('limit_max'),
     limitKind: text('limit_kind'),
+    /** Who says so: a drawing, a handbook. */
+    limitSource: text('limit_source').notNull().default(''),
   },
   (t) => [index('step_stage').on(t.stageId)],
 );

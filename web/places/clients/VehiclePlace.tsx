@@ -1,9 +1,13 @@
+import { DownloadOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type VehicleBody, type VehicleRow, vehiclesAddress } from '../../../contract/clients.ts';
+import { registerAddress } from '../../../contract/register.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { newestOnly, rootOf } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
+import { fileUrl } from '../../data/client.ts';
 import { type Shelves, useLibrary } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
@@ -42,7 +46,17 @@ export default function VehiclePlace() {
     <div className="page stack">
       <div className="spread">
         <h1>{vehicle.name}</h1>
-        <Link to="/clients">Clients and vehicles</Link>
+        <span className="row">
+          <Button
+            size="small"
+            icon={<DownloadOutlined />}
+            href={fileUrl(registerAddress.wayBack, { id: vehicle.id })}
+            download
+          >
+            Way-back sheet
+          </Button>
+          <Link to="/clients">Clients and vehicles</Link>
+        </span>
       </div>
       <Facts key={`${vehicle.id} ${vehicle.version}`} vehicle={vehicle} lists={lists} shelves={shelves} />
       <Panel title="Jobs" aside={`${vehicle.jobs.length}`}>

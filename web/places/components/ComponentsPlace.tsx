@@ -2,6 +2,7 @@ import { FileTextOutlined, PlusOutlined, TableOutlined, UploadOutlined } from '@
 import { Button, Input, Menu } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import type { Basic } from '../../../contract/basics.ts';
 import { COMPONENT_KINDS, componentAddress } from '../../../contract/components.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { columnsOf, type SheetColumn, valueAt } from '../../../core/component/cells.ts';
@@ -15,13 +16,13 @@ import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { ComponentDifferences } from '../../widgets/ComponentDifferences.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
+import { LendBasics } from '../../widgets/LendBasics.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { ComponentForm } from './ComponentForm.tsx';
-import { LendBasics } from './LendBasics.tsx';
 import { TableIn } from './TableIn.tsx';
 
 /** Kinds of which typical ones ship with Dajo. */
-const LENT: ReadonlySet<ComponentKind> = new Set(['cable', 'fuse', 'resistor']);
+const LENT: Partial<Record<ComponentKind, Basic>> = { cable: 'cables', fuse: 'fuses', resistor: 'resistors' };
 
 /** A value of a sheet in the person's units; rows and maps by how many there are. */
 function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
@@ -117,7 +118,7 @@ export default function ComponentsPlace() {
         >
           <div className="in" style={{ overflowX: 'auto' }}>
             {error && <p className="stop">{error.message}</p>}
-            {mayTakeIn && all?.length === 0 && LENT.has(kind) && <LendBasics />}
+            {mayTakeIn && all?.length === 0 && LENT[kind] && <LendBasics key={kind} first={[LENT[kind]]} />}
             <DataTable
               label={KIND_NAME[kind]}
               className="wide"

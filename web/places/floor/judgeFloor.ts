@@ -4,9 +4,10 @@ import { measuringList } from '../../../core/brief/measuringList.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { upgradeDesign } from '../../../core/design/upgrade.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
+import { jobCover } from '../../../core/fit/cover.ts';
 import type { Finding } from '../../../core/fit/finding.ts';
 import { fitKit } from '../../../core/fit/fitKit.ts';
-import { jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
+import { type JobFacts, jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
 import { dayNumber } from '../../../core/quantity/format.ts';
 import { unpackRoute } from '../../../core/road/packedRoute.ts';
 import { type VehicleState, vehicleState } from '../../../core/vehicle/state.ts';
@@ -20,10 +21,7 @@ export interface JudgedJob {
   readonly misfits: readonly Finding[];
 }
 
-interface Rates {
-  readonly rateCents: number;
-  readonly hoursPerDay: number;
-}
+type Rates = JobFacts['rates'];
 
 /** Figures, brief and fit of one open job, from the same core as the job's own steps. Null for an unknown variant. */
 export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, rates: Rates): JudgedJob | null {
@@ -32,14 +30,22 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
   const vehicle = vehicleState(variant, job.vehicle.measured, job.vehicle.weighings[0] ?? null);
   const kit = job.kit ? shelves.kits.get(job.kit.revisionId) : undefined;
   const facts = {
-    kit: kit && job.kit ? { revision: kit, options: job.kit.options } : null,
+    kit: kit && job.kit ? { revision: kit, options: job.kit.options, variantId: variant.id } : null,
     stages: job.stages,
     parts: job.waitingParts,
     rates,
     today,
   };
   const work = jobWork(facts);
-  const ground = { library: shelves.components, free: shelves.free, vehicle, use: job.use, brief: job.brief, facts };
+  const ground = {
+    library: shelves.components,
+    free: shelves.free,
+    vehicle,
+    use: job.use,
+    brief: job.brief,
+    facts,
+    register: job.register,
+  };
   const route = job.route && unpackRoute(job.route);
   const sheet = createSheet(
     resolveDesign(jobFigureInput({ ...ground, route }, job.design && upgradeDesign(job.design.inputs))),
@@ -62,7 +68,9 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
     job,
     vehicle,
     sheet,
-    lines: judgeBrief(job.brief, sheet),
+    lines: judgeBrief(job.brief, sheet, {
+      cover: jobCover(shelves.components, variant.id, facts.kit, job.cover),
+    }),
     misfits: report?.findings.filter((f) => f.verdict === 'doesNotFit') ?? [],
   };
 }

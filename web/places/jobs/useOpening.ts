@@ -5,6 +5,7 @@ import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts'
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
 import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
+import { jobCover } from '../../../core/fit/cover.ts';
 import { fitKit } from '../../../core/fit/fitKit.ts';
 import { jobFigureInput, jobWork } from '../../../core/job/jobFigures.ts';
 import type { KitRevision } from '../../../core/kit/kit.ts';
@@ -46,21 +47,29 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
   const use = useDraftValue?.use ?? job.use;
   const facts = useMemo(
     () => ({
-      kit: kit && job.kit ? { revision: kit, options: job.kit.options } : null,
+      kit: kit && job.kit ? { revision: kit, options: job.kit.options, variantId: job.vehicle.variantId } : null,
       stages: job.stages,
       parts: job.parts,
       rates: workshop,
       today,
     }),
-    [kit, job.kit, job.stages, job.parts, workshop, today],
+    [kit, job.kit, job.vehicle.variantId, job.stages, job.parts, workshop, today],
   );
   const work = useMemo(() => jobWork(facts), [facts]);
   const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);
-  const { brief } = job;
+  const { brief, register } = job;
   const slotsFor = useMemo(() => {
-    const ground = { library: shelves.components, free: shelves.free, vehicle: vehicle!, brief, route, facts };
+    const ground = {
+      library: shelves.components,
+      free: shelves.free,
+      vehicle: vehicle!,
+      brief,
+      route,
+      facts,
+      register,
+    };
     return (design: DesignInputs, how: VehicleUse) => resolveDesign(jobFigureInput({ ...ground, use: how }, design));
-  }, [shelves, vehicle, facts, route, brief]);
+  }, [shelves, vehicle, facts, route, brief, register]);
   const sheet = useSheet(useMemo(() => slotsFor(inputs, use), [slotsFor, inputs, use]));
   const savedSheet = useSheet(
     useMemo(() => slotsFor(stored?.inputs ?? EMPTY_DESIGN, job.use), [slotsFor, stored, job.use]),
@@ -68,8 +77,12 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
   const steps = useDesignTrail(stored?.id ?? job.id, inputs, (next) =>
     setDraft(next && { inputs: next, version: draft?.version ?? stored?.version ?? 0 }),
   );
-  const lines = useMemo(() => judgeBrief(job.brief, sheet), [job.brief, sheet]);
-  const savedLines = useMemo(() => judgeBrief(job.brief, savedSheet), [job.brief, savedSheet]);
+  const known = useMemo(
+    () => ({ cover: jobCover(shelves.components, job.vehicle.variantId, facts.kit, job.cover) }),
+    [shelves, job.vehicle.variantId, facts, job.cover],
+  );
+  const lines = useMemo(() => judgeBrief(job.brief, sheet, known), [job.brief, sheet, known]);
+  const savedLines = useMemo(() => judgeBrief(job.brief, savedSheet, known), [job.brief, savedSheet, known]);
   const slotsOf = useCallback((design: DesignInputs) => slotsFor(design, use), [slotsFor, use]);
   const fitOf = useCallback(
     (revision: KitRevision, options: readonly string[]) =>

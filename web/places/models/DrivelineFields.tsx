@@ -1,4 +1,12 @@
-import type { DrivelinePart, Instrument, Opening, PassThrough, RemovedItem } from '../../../core/vehicle/variant.ts';
+import type {
+  DrivelinePart,
+  Instrument,
+  LuggagePlace,
+  Opening,
+  PassThrough,
+  RemovedItem,
+  Variant,
+} from '../../../core/vehicle/variant.ts';
 import { AFTER_NAME, INSTRUMENT_DRIVE_NAME } from '../../../wording/variants.ts';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { type RowField, RowsEditor } from '../../widgets/RowsEditor.tsx';
@@ -92,6 +100,15 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
           onChange={(openings) => set({ openings })}
           faults={faultsBelow(faults, 'openings')}
         />
+        <h3>Where luggage goes</h3>
+        <RowsEditor
+          what="luggage place"
+          rows={variant.luggage ?? []}
+          fields={luggageFields(variant)}
+          start={() => ({ name: '', litres: 100 })}
+          onChange={(luggage) => set({ luggage })}
+          faults={faultsBelow(faults, 'luggage')}
+        />
         <h3>Instruments, and what moves them</h3>
         <RowsEditor
           what="instrument"
@@ -161,3 +178,15 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
     </div>
   );
 }
+
+/** Fields of a luggage place; its bay is one of the vehicle's. */
+const luggageFields = ({ bays }: Pick<Variant, 'bays'>): readonly RowField<LuggagePlace>[] => [
+  { key: 'name', label: 'Luggage goes', type: 'text' },
+  { key: 'litres', label: 'Room', type: 'volume' },
+  {
+    key: 'bay',
+    label: 'A box in this bay takes from it',
+    type: Object.fromEntries(bays.map(({ key, name }) => [key, name])),
+    optional: true,
+  },
+];

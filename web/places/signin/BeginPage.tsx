@@ -77,7 +77,8 @@ export default function BeginPage() {
           )}
         </div>
         <Checkbox checked={draft.lend} onChange={(event) => set({ lend: event.target.checked })}>
-          Lend me the basics: typical cables, fuses and precharge resistors, marked as library, not priced
+          Lend me the basics: typical cables, fuses, precharge resistors and lists of stages, marked as library, not
+          priced
         </Checkbox>
         <div className="row">
           <Button type="primary" htmlType="submit" loading={form.busy}>

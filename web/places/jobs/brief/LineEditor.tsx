@@ -21,7 +21,8 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
   const { kind } = BRIEF_KINDS[line.kind];
   const name = BRIEF_NAME[line.kind];
   const set = (change: Partial<BriefLineBody>) => onChange({ ...line, ...change });
-  const wants = briefKind(line.kind).amount;
+  const about = briefKind(line.kind);
+  const wants = about.amount;
   return (
     <div
       style={{
@@ -93,10 +94,27 @@ export function LineEditor({ line, onChange, onDrop, faults }: Props) {
             />
           </div>
         )}
-        {line.kind === 'free' && (
-          <Checkbox checked={line.done} onChange={(event) => set({ done: event.target.checked })}>
-            done
-          </Checkbox>
+        {line.kind === 'luggage' && line.amount === null && (
+          <span className="soft small">empty: no less than before</span>
+        )}
+        {about.figure === null && (
+          <div className="stack" style={{ gap: 4 }}>
+            <Checkbox checked={line.done} onChange={(event) => set({ done: event.target.checked })}>
+              {line.kind === 'free' ? 'done' : 'seen to be so'}
+            </Checkbox>
+            {line.kind !== 'free' && !line.done && (
+              <span className="soft small">{about.look ?? 'decided by Match, or ticked'}</span>
+            )}
+            {line.kind !== 'free' && line.done && (
+              <TextField
+                label={`${name}, where it was seen`}
+                hideLabel
+                value={line.seen ?? ''}
+                onChange={(seen) => set({ seen })}
+                fault={faults.seen}
+              />
+            )}
+          </div>
         )}
         {line.kind === 'reversible' && <span className="soft">no hole drilled, nothing cut</span>}
       </div>

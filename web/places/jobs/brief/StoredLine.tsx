@@ -8,7 +8,7 @@ import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { LineEditor } from './LineEditor.tsx';
 
-const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLineBody): BriefLineBody => ({
+const bodyOf = ({ kind, firm, amount, school, tolerance, text, done, seen = '' }: BriefLineBody): BriefLineBody => ({
   kind,
   firm,
   amount,
@@ -16,6 +16,7 @@ const bodyOf = ({ kind, firm, amount, school, tolerance, text, done }: BriefLine
   tolerance,
   text,
   done,
+  seen,
 });
 
 /** A line as stored, with its unsaved changes; a stale save shows both sides. */

@@ -1,25 +1,20 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
-import type { Finding, Verdict } from '../../../../core/fit/finding.ts';
+import type { Finding } from '../../../../core/fit/finding.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleFigures.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
 import { findingSentence, marginText, nextAction, RULE_NAME, sources, VERDICT_NAME } from '../../../../wording/fit.ts';
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
-import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
+import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
+import { VERDICT_MARK } from '../../../widgets/verdictMark.ts';
 import { useOpenJob } from '../openJob.ts';
-
-export const VERDICT_MARK: Record<Verdict, Mark> = {
-  fits: 'pass',
-  afterWork: 'half',
-  doesNotFit: 'stop',
-  measureFirst: 'waiting',
-};
 
 function DecisionForm({ finding, done }: { finding: Finding; done: () => void }) {
   const { job } = useOpenJob('job');
@@ -83,6 +78,14 @@ export function FindingRow({ finding }: { finding: Finding }) {
       </div>
       <div className="num">
         <span className={short ? 'stop strong' : 'strong'}>{marginText(finding, set)}</span>
+        {finding.verdict !== 'fits' && (
+          <NoteLesson
+            job={job}
+            about="finding"
+            aboutId={`${finding.rule} ${finding.subject}`}
+            aboutText={`${RULE_NAME[finding.rule]}, ${finding.subject}`}
+          />
+        )}
         {manager && finding.verdict !== 'fits' && !decided && (
           <div>
             <Popover

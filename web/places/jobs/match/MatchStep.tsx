@@ -13,9 +13,10 @@ import { Conflict } from '../../../widgets/Conflict.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
+import { VERDICT_MARK } from '../../../widgets/verdictMark.ts';
 import { useOpenJob } from '../openJob.ts';
 import { CoverGrid } from './CoverGrid.tsx';
-import { FindingRow, VERDICT_MARK } from './FindingRow.tsx';
+import { FindingRow } from './FindingRow.tsx';
 import { KitFromDesign } from './KitFromDesign.tsx';
 
 /** What the server says is stored, when somebody else chose meanwhile. */
@@ -56,7 +57,7 @@ export default function MatchStep() {
       hoursPerDay: 1,
     };
     const slots = resolveDesign({
-      design: kitDesign(revision, parts),
+      design: kitDesign(revision, parts, vehicle.variant.id, options),
       library: shelves.components,
       vehicle,
       use,
@@ -112,7 +113,7 @@ export default function MatchStep() {
         aside={
           revision && (
             <span className="row">
-              {scene?.count} lines, {kitHours(revision)} h
+              {scene?.count} lines, {kitHours(revision, vehicle.variant.id, options)} h
               {manager && !taken && (
                 <Button type="primary" loading={sending.busy} onClick={() => void take(revision.id)}>
                   Take this kit

@@ -14,6 +14,7 @@ import { limitText } from '../../../../wording/work.ts';
 import { useDraft } from '../../../data/draft.ts';
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -47,6 +48,7 @@ export function CheckRow({ check, result }: { check: Check; result: CheckResult 
         <span className="strong">{check.title}</span>
         {check.liveHv && <span className="live small"> live, HV authorised only</span>}
         <div className="soft small">{check.how}</div>
+        {result && <NoteLesson job={job} about="check" aboutId={check.id} aboutText={check.title} />}
         <div className="small">
           {check.kind && limit && (
             <>

@@ -5,6 +5,8 @@ import type { StageRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
 import { currentStage, openBefore } from '../../../../core/stage/stageRules.ts';
 import { useMay } from '../../../data/useMay.ts';
+import { LessonsOfJob } from '../../../learning/LessonsOfJob.tsx';
+import { RegisterPanel } from '../../../learning/RegisterPanel.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -84,6 +86,8 @@ export default function BuildStep() {
           <Link to={`/jobs/${job.number}/bench`}>Open on the bench</Link>
         </div>
         <Snags job={job} />
+        <LessonsOfJob job={job} />
+        <RegisterPanel job={job} />
       </div>
     </div>
   );

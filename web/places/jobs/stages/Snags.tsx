@@ -8,6 +8,7 @@ import { useOfAddress } from '../../../data/resources.ts';
 import { useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { FilesOf } from '../../../files/FilesOf.tsx';
+import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -37,6 +38,7 @@ export function Snags({ job }: { job: JobSheet }) {
             <div className="soft small">
               {snag.by}, {dayAndTime(snag.at, workshop.timeZone)}
               {snag.closedAt && `; put right by ${snag.closedBy}`}
+              <NoteLesson job={job} about="snag" aboutId={snag.id} aboutText={snag.text} />
             </div>
             {files && <FilesOf about="snag" of={snag.id} list={files} name={snag.text} />}
           </div>

@@ -8,6 +8,7 @@ import { clock } from '../../../../wording/dates.ts';
 import { ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
 import { usePerson, useWorkshop } from '../../../data/session.tsx';
 import { FilesOf } from '../../../files/FilesOf.tsx';
+import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
@@ -83,6 +84,7 @@ export function StageSheet({ stage, job, lift }: Props) {
                 Finish stage
               </Button>
             )}
+            <NoteLesson job={job} about="stage" aboutId={stage.id} aboutText={stage.name} />
             <span className="soft small">
               {problem === 'stopped'
                 ? 'A reading is out of limits.'

@@ -8,6 +8,7 @@ import { clock } from '../../../../wording/dates.ts';
 import { limitText } from '../../../../wording/work.ts';
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
+import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
@@ -15,7 +16,15 @@ import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 
 /** One step: a value held against its limits, or a tick; out of limits it stops until somebody decides. */
-export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow; job: Pick<JobSheet, 'state'> }) {
+export function StepLine({
+  step,
+  stage,
+  job,
+}: {
+  step: StepRow;
+  stage: StageRow;
+  job: Pick<JobSheet, 'state' | 'number'>;
+}) {
   const set = useUnitSet();
   const mayDecide = useMay(job, 'decideReading');
   const workshop = useWorkshop();
@@ -43,12 +52,14 @@ export function StepLine({ step, stage, job }: { step: StepRow; stage: StageRow;
         {step.text}
         <div className="soft small">
           {limit && limitText(limit, limit.kind, set)}
+          {limit?.source && `, by ${limit.source}`}
           {limit && step.note && ', '}
           {step.note}
         </div>
         {stopped && limit && (
           <div className="small stop">
-            Stopped at {amount(reading.value, limit.kind, set)}. Measure again, or a manager decides.
+            Stopped at {amount(reading.value, limit.kind, set)}. Measure again, or a manager decides.{' '}
+            <NoteLesson job={job} about="reading" aboutId={step.id} aboutText={`${stage.name}: ${step.text}`} />
           </div>
         )}
         {reading?.reason && (

@@ -39,7 +39,12 @@ export function DesignBar({ sending }: { sending: Sending }) {
   const nextLetter = LETTERS[job.designs.length] ?? `${job.designs.length + 1}`;
   const fromKit = () =>
     kit
-      ? kitDesign(kit, kitParts(kit, shelves.components, job.vehicle.variantId, job.kit?.options ?? []))
+      ? kitDesign(
+          kit,
+          kitParts(kit, shelves.components, job.vehicle.variantId, job.kit?.options ?? []),
+          job.vehicle.variantId,
+          job.kit?.options ?? [],
+        )
       : EMPTY_DESIGN;
   const make = async () => {
     if (!naming) return;

@@ -1,0 +1,14 @@
+import type { VehicleUse } from '../figures/slots.ts';
+
+/** What a new job starts from until somebody asks the client: a mild day, the level, an ordinary socket. */
+export const USUAL_USE: VehicleUse = {
+  round: null,
+  constantKmh: 60,
+  payloadKg: 150,
+  ambientC: 15,
+  altitudeM: 0,
+  headwindMs: 0,
+  auxiliaryW: 250,
+  heaterW: 0,
+  supply: { volts: 230, amps: 16, phases: 1 },
+};
