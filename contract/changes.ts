@@ -9,6 +9,7 @@ export type EventResource =
   | 'vehicle'
   | 'design'
   | 'fit'
+  | 'match'
   | 'parts'
   | 'stage'
   | 'snag'
@@ -36,6 +37,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   vehicle: ['vehicle'],
   design: ['designs', 'head'],
   fit: ['decisions', 'head'],
+  match: ['decisions', 'head', 'stages', 'parts', 'designs'],
   parts: ['parts'],
   stage: ['stages', 'head'],
   snag: ['snags'],

@@ -37,7 +37,7 @@ export interface DesignChange {
   readonly before: DesignInputs | null;
 }
 
-const hold = Joi.object<BoxHold, true>({
+export const hold = Joi.object<BoxHold, true>({
   bolts: whole('Bolts', 1, 100).required(),
   size: Joi.string()
     .valid(...BOLT_SIZES)

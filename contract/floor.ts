@@ -53,6 +53,8 @@ export interface FloorJob {
     readonly state: 'missing' | 'ordered';
   }[];
   readonly openSnags: number;
+  readonly matchHours: number;
+  readonly region: string | null;
   readonly register: readonly RegisterFacts[];
   readonly checksSigned: number;
 }

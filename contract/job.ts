@@ -1,4 +1,5 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
+import type { FitWork } from '../core/fit/finding.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
 import type { EvidenceEntry } from '../core/practice/evidence.ts';
@@ -31,8 +32,10 @@ export interface JobRow {
 export interface VerdictDecision {
   readonly rule: string;
   readonly subject: string;
-  readonly decision: 'accepted' | 'overridden';
+  readonly decision: 'accepted' | 'overridden' | 'takenBack';
   readonly reason: string;
+  /** What was taken into the job with it. */
+  readonly work: FitWork | null;
   readonly by: string;
   readonly at: string;
 }
@@ -56,6 +59,8 @@ export interface JobHead {
   /** Where the vehicle will be registered; null: where the workshop is. */
   readonly region: Region | null;
   readonly evidence: Readonly<Record<string, EvidenceEntry>>;
+  /** Person-hours that were accepted in Match beside the kit's own. */
+  readonly matchHours: number;
 }
 
 /** What hangs on a job, each with an address of its own (`/jobs/26-101/stages`) and asked for again by need. */

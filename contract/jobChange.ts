@@ -8,6 +8,7 @@ import { address, answers } from './address.ts';
 import { type BriefLineBody, briefLineSchema } from './brief.ts';
 import type { Made, Versioned } from './fields.ts';
 import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
+import type { VerdictDecision } from './job.ts';
 import { REGIONS, type Region } from './workshop.ts';
 export interface NewJob {
   /** A client that is known already; its name and contact are then left as they are. */
@@ -98,15 +99,20 @@ const coverSchema = Joi.object<CoverBody, true>({
 export interface DecisionBody {
   readonly rule: string;
   readonly subject: string;
-  readonly decision: 'accepted' | 'overridden';
+  readonly decision: VerdictDecision['decision'];
   readonly reason: string;
 }
 const decisionSchema = Joi.object<DecisionBody, true>({
   rule: text('Rule', 40).required(),
   subject: text('Subject', 160).required(),
-  decision: Joi.string().valid('accepted', 'overridden').label('Decision').required(),
-  reason: text('Reason', 300).min(3).required(),
-});
+  decision: Joi.string().valid('accepted', 'overridden', 'takenBack').label('Decision').required(),
+  reason: text('Reason', 300).allow('').required(),
+}).custom((body: DecisionBody, helpers) =>
+  // What is accepted says itself why; who goes against a rule says it.
+  body.decision === 'overridden' && body.reason.length < 3
+    ? faultAt(helpers, 'reason', 'Reason', 'is needed: why it is taken all the same')
+    : body,
+);
 
 /** Where the vehicle stands and when it is promised. */
 export interface PlaceBody {

@@ -12,6 +12,7 @@ import {
 } from '../core/kit/kit.ts';
 import { doubled } from '../core/kit/overlap.ts';
 import { address, answers, type BodySize } from './address.ts';
+import { hold } from './design.ts';
 import {
   componentId,
   faultAt,
@@ -106,6 +107,7 @@ const box = Joi.object<KitBox, true>({
   shiftMm: quantity('Moved rearwards', 'length', -2000, 2000),
   shiftYMm: quantity('Moved to the right', 'length', -1000, 1000),
   shiftZMm: quantity('Raised', 'length', -500, 500),
+  hold: hold.allow(null),
   appliesWhen: appliesWhen as never,
 });
 const line = Joi.object<Mutable<KitLine>, true>({

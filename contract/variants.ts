@@ -178,6 +178,22 @@ const own = {
   passThroughs: Joi.array().items(pass).max(40).label('Passes').required(),
   openings: Joi.array().items(opening).max(20).label('Openings'),
   instruments: Joi.array().items(instrument).max(30).label('Instruments'),
+  moving: Joi.array()
+    .items(
+      Joi.object({
+        name: text('What moves', 60).required(),
+        xMm: quantity('Aft', 'length', -3000, 20_000).required(),
+        yMm: quantity('To the right', 'length', -3000, 3000).required(),
+        zMm: quantity('Up', 'length', 0, 5000).required(),
+        lengthMm: quantity('Length', 'length', 1, 3000).required(),
+        widthMm: quantity('Width', 'length', 1, 3000).required(),
+        heightMm: quantity('Height', 'length', 1, 3000).required(),
+        droopMm: quantity('Down at full droop', 'length', 0, 1000).required(),
+        bumpMm: quantity('Up at full bump', 'length', 0, 1000).required(),
+      }),
+    )
+    .max(40)
+    .label('What moves'),
   luggage: Joi.array()
     .items(
       Joi.object({

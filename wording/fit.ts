@@ -32,7 +32,26 @@ export const RULE_NAME: Record<RuleId, string> = {
   axleMass: 'Axle mass',
   coupling: 'Coupling',
   drivelineTorque: 'Driveline torque',
-  newHoles: 'New holes',
+  commonSlide: 'Cradle, one slide',
+  movingParts: 'Room to moving parts',
+  ownPrecharge: 'Precharge',
+  linkCurrents: 'Current of a link',
+  packRate: 'Rate of the pack',
+  satellites: 'BMS satellites',
+  passThroughs: 'Passes',
+  inletPlace: 'Inlet',
+  systemVoltage: 'Low voltage',
+  heatAway: 'Radiator',
+  boxSafety: 'Box, sealed and vented',
+  handedness: 'Side of the steering',
+  boxRetention: 'What holds the boxes',
+  liftTipping: 'On the lift',
+  groundClearance: 'Ground clearance',
+  helpLost: 'Brakes and steering',
+  deadInstruments: 'Dials',
+  companions: 'What parts need',
+  buses: 'Buses',
+  newHoles: 'Holes and cuts',
   functionCover: 'Cover of functions',
 };
 
@@ -99,6 +118,14 @@ function side({ value, to, kind }: Side, set: UnitSet): string {
   return `${formatQuantity(value, kind, set).replace(`\u00a0${unit}`, '')} to ${formatQuantity(to, kind, set)}`;
 }
 
+/** How much room a slide leaves. */
+function spanText({ value, to }: Side, set: UnitSet): string {
+  const ends = [value as number, to ?? Number.POSITIVE_INFINITY].map((end) =>
+    Number.isFinite(end) ? formatQuantity(end, 'length', set, { signed: true }) : 'any',
+  );
+  return `from ${ends[0]} to ${ends[1]} would do`;
+}
+
 /** The comparison in one sentence, each rule in the words a person would use. */
 export function findingSentence(finding: Finding, set: UnitSet): string {
   const left = side(finding.left, set);
@@ -124,6 +151,58 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
       return `Drive has ${left}; vehicle has ${right}.`;
     case 'drivelineTorque':
       return `Full torque puts ${left} on it; it bears ${right}.`;
+    case 'commonSlide':
+      return finding.verdict === 'doesNotFit'
+        ? `${left} and ${right} exclude each other: the cradle is one piece.`
+        : `All its demands are met ${Math.abs(finding.left.value as number) === 0 ? 'unmoved' : `${formatQuantity(Math.abs(finding.left.value as number), 'length', set)} ${(finding.left.value as number) > 0 ? 'further aft' : 'further forward'}`}; ${spanText(finding.right, set)}.`;
+    case 'movingParts':
+      return `${left} apart; ${right} wanted to what moves.`;
+    case 'ownPrecharge':
+      return `Full pack ${left}; its own precharge stands ${right}.`;
+    case 'linkCurrents':
+      return `The hardest use asks ${left}; it stands ${right}.`;
+    case 'packRate':
+      return `The hardest use asks ${left} of its capacity an hour; the modules stand ${right}.`;
+    case 'satellites':
+      return finding.left.source === 'sheet'
+        ? `${left} in the kit; the boxes need ${right}, counted box by box.`
+        : `The boxes need ${left}; it leads ${right}.`;
+    case 'passThroughs':
+      return finding.right.value === null
+        ? `Plus and minus need ${left}; no pass of this variant is known.`
+        : `Plus and minus need ${left}; the pass is ${right} across.`;
+    case 'inletPlace':
+      return finding.left.kind === null
+        ? `It is ${left}; where it will charge, ${right} is usual.`
+        : finding.right.value === null
+          ? `It wants an opening of ${left}; the openings of this variant are not known.`
+          : `It wants an opening of ${left}; the widest of the body is ${right}.`;
+    case 'systemVoltage':
+      return `It is for ${left}; the vehicle has ${right}.`;
+    case 'heatAway':
+      return `The vehicle is ${right}; there is ${left}.`;
+    case 'boxSafety':
+      return left === 'its sheet does not say'
+        ? 'Its sheet does not say.'
+        : `Its sheet says ${left}; it goes ${right}.`;
+    case 'handedness':
+      return finding.right.value === null
+        ? `It is ${left}; the side of this variant is not known.`
+        : `It is ${left}; the vehicle is ${right}.`;
+    case 'boxRetention':
+      return finding.left.kind === null ? `${left}.` : `Holds ${left} of what the accelerations ask.`;
+    case 'liftTipping':
+      return `After it the mass centre lies at ${left}; the lift bears it from ${right}.`;
+    case 'groundClearance':
+      return `Lowest at ${left}; the vehicle's lowest point was ${right}.`;
+    case 'helpLost':
+      return `The engine gave it; now: ${left}.`;
+    case 'deadInstruments':
+      return `${left} of ${right} dials lose what moved them.`;
+    case 'companions':
+      return finding.verdict === 'fits' ? 'It is there.' : `${right}: ${left}.`;
+    case 'buses':
+      return `${left}; ${right} is wanted.`;
     case 'newHoles':
       return `${left} new ${finding.left.value === 1 ? 'hole' : 'holes'} (${finding.subject}).`;
     case 'functionCover':
@@ -145,18 +224,53 @@ export function marginText(finding: Finding, set: UnitSet): string {
   return margin.value < 0 ? `${amount} short` : `${amount} spare`;
 }
 
+/** What to change where it does not fit. */
+const INSTEAD: Partial<Record<RuleId, string>> = {
+  commonSlide: 'Longer slots, or a cradle made for this variant.',
+  movingParts: 'Move the box, take a smaller one, or slide its cradle.',
+  linkCurrents: 'Take the next size, or cap the torque.',
+  packRate: 'A further string, other modules, or a torque cap.',
+  satellites: 'Another main unit.',
+  passThroughs: 'A thinner cable, two runs, or another way.',
+  inletPlace: 'The inlet for that region.',
+  systemVoltage: 'The converter and battery for that voltage.',
+  heatAway: 'Add a radiator, or an air-cooled drive.',
+  boxSafety: 'Another box: what cannot vent or seal is not fitted.',
+  handedness: 'The one made for the other side.',
+  boxRetention: 'More or larger bolts, straps, brackets.',
+  groundClearance: 'Raise the box, or take a lower one.',
+  helpLost: 'Add an electric vacuum pump or steering pump.',
+  buses: 'One part commands, all at one rate: change the settings or the part.',
+};
+
+/** What is measured, asked or said first. */
+const MEASURE: Partial<Record<RuleId, string>> = {
+  grossMass: 'Weigh the vehicle: the spare is smaller than library masses can be trusted.',
+  axleMass: 'Weigh the vehicle: the spare is smaller than library masses can be trusted.',
+  bayMass: 'Weigh the vehicle: the spare is smaller than library masses can be trusted.',
+  voltageWindow: 'The design has no whole pack yet.',
+  linkCurrents: 'The use cannot be driven yet: see Size.',
+  packRate: 'The use cannot be driven yet: see Size.',
+  boxSafety: 'Ask the supplier, and write it on the sheet of the box.',
+  boxRetention: 'Say in the kit, or in Size, what holds each box.',
+  inletPlace: 'Measure the openings and write them into the model.',
+  passThroughs: 'Measure the passes and write them into the model.',
+  handedness: 'Say in the model which side it is driven from.',
+  groundClearance: 'Measure the ground clearance on this vehicle.',
+};
+
 /** What to do next about a finding; empty when nothing is to be done. */
 export function nextAction({ work, verdict, rule }: Finding, set: UnitSet): string {
   if (work?.capNm)
     return `Cap the motor at ${formatQuantity(work.capNm, 'torque', set)} in software, ${work.hours} h to set and prove.`;
   if (work?.functions)
     return `Settle ${work.functions.length} ${work.functions.length === 1 ? 'gap' : 'gaps'} below before anything is ordered.`;
-  if (work && work.hours > 0) return `Adds ${work.hours} h.`;
+  if (work && work.hours > 0) return work.step ? `${work.step}: adds ${work.hours} h.` : `Adds ${work.hours} h.`;
   if (verdict === 'measureFirst')
-    return rule === 'boxInBay' || rule === 'mountingPoints'
-      ? 'Measure on this vehicle: the spare is smaller than a drawing can be trusted.'
-      : 'Weigh the vehicle: the spare is smaller than library masses can be trusted.';
+    return MEASURE[rule] ?? 'Measure on this vehicle: the spare is smaller than a drawing can be trusted.';
   if (verdict !== 'doesNotFit') return '';
+  const other = INSTEAD[rule];
+  if (other) return other;
   if (rule === 'mountingPoints') return 'Use another cradle, or another revision of the kit.';
   if (rule === 'boxInBay' || rule === 'bayMass') return 'Fewer modules in this bay, or another bay.';
   if (rule === 'voltageWindow') return 'Change the number of modules in series, or this component.';
@@ -166,3 +280,15 @@ export function nextAction({ work, verdict, rule }: Finding, set: UnitSet): stri
 
 export const sources = (finding: Finding): string =>
   [...new Set([finding.left.source, finding.right.source])].map((source) => SOURCE_NAME[source]).join(', ');
+
+interface Decided {
+  readonly rule: string;
+  readonly subject: string;
+  readonly decision: string;
+}
+
+/** Findings that somebody took all the same: of each the newest word counts. */
+export function standingOverrides<D extends Decided>(decisions: readonly D[]): D[] {
+  const newest = new Map(decisions.map((one) => [`${one.rule} ${one.subject}`, one]));
+  return [...newest.values()].filter(({ decision }) => decision === 'overridden');
+}

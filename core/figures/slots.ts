@@ -184,6 +184,8 @@ export interface Slots {
     readonly rateCents: number;
     /** What these hours are sold for, each by its skill. @default labourHours × rateCents */
     readonly labourCents?: number | null;
+    /** An hour of some skills, where it is not the usual one. @default {} */
+    readonly ratesBySkill?: Readonly<Record<string, number>>;
     /** @default COST_ONLY */
     readonly sale?: SaleTerms;
     readonly todayDay: number;

@@ -1,9 +1,11 @@
+import type { Library } from '../design/resolve.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import type { CoverChoice, KitPart, KitRevision } from '../kit/kit.ts';
 import type { QuantityKind } from '../quantity/kinds.ts';
 import type { Source } from '../quantity/sourced.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { VehicleFigureId } from '../vehicle/vehicleFigures.ts';
+import type { CradleSlide } from './cradleSlide.ts';
 
 const VERDICTS = ['fits', 'afterWork', 'doesNotFit', 'measureFirst'] as const;
 export type Verdict = (typeof VERDICTS)[number];
@@ -18,7 +20,26 @@ export type RuleId =
   | 'coupling'
   | 'drivelineTorque'
   | 'newHoles'
-  | 'functionCover';
+  | 'functionCover'
+  | 'commonSlide'
+  | 'movingParts'
+  | 'ownPrecharge'
+  | 'linkCurrents'
+  | 'packRate'
+  | 'satellites'
+  | 'passThroughs'
+  | 'inletPlace'
+  | 'systemVoltage'
+  | 'heatAway'
+  | 'boxSafety'
+  | 'handedness'
+  | 'boxRetention'
+  | 'liftTipping'
+  | 'groundClearance'
+  | 'helpLost'
+  | 'deadInstruments'
+  | 'companions'
+  | 'buses';
 
 /** One of the two things compared: a number or span in base units, or a name such as a spline. */
 export interface Side {
@@ -28,6 +49,38 @@ export interface Side {
   readonly kind: QuantityKind | null;
   readonly source: Source | 'sheet' | 'design' | 'plate';
 }
+
+/** What has to be done for it to fit, taken into the job by one action. */
+export interface FitWork {
+  readonly hours: number;
+  /** Torque cap in software. */
+  readonly capNm?: number;
+  /** Functions to settle. */
+  readonly functions?: readonly string[];
+  /** Slide of the cradle, rearwards. */
+  readonly slideMm?: number;
+  /** Parts to add. */
+  readonly parts?: readonly { readonly componentId: string; readonly quantity: number }[];
+  /** A step for the stages. */
+  readonly step?: string;
+}
+
+/** What accepting a work did to a job: what taking it back undoes. */
+export interface WorkEffects {
+  readonly stageId: string | null;
+  readonly stepId: string | null;
+  readonly partLineIds: readonly string[];
+  readonly cap: { readonly designId: string; readonly before: number | null } | null;
+}
+
+/** Hours to measure one thing on a vehicle and write it down; common practice. */
+const MEASURE_HOURS = 0.25;
+
+/** What is taken into a job when a finding is accepted: its work, or the measuring of what it rests on. */
+export const workOf = (finding: Pick<Finding, 'verdict' | 'work' | 'subject'>, name: string): FitWork | null =>
+  finding.verdict === 'measureFirst'
+    ? { hours: MEASURE_HOURS, step: `Measure: ${name.toLowerCase()}, ${finding.subject}` }
+    : finding.work;
 
 /** What a rule found about one subject (a component, a mounting point, a bay, an axle). */
 export interface Finding {
@@ -42,7 +95,7 @@ export interface Finding {
   readonly margin: { readonly value: number; readonly kind: QuantityKind } | null;
   readonly unmeasured: readonly VehicleFigureId[];
   /** What has to be done for it to fit. */
-  readonly work: { readonly hours: number; readonly capNm?: number; readonly functions?: readonly string[] } | null;
+  readonly work: FitWork | null;
 }
 
 /** Everything a rule may look at. The sheet is of the kit's own design on this vehicle. */
@@ -54,6 +107,12 @@ export interface FitContext {
   /** Choices of this job laid over the kit's own. */
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly reversibleFirm: boolean;
+  /** Each cradle with the one slide that suits it. */
+  readonly slides: readonly CradleSlide[];
+  readonly options: readonly string[];
+  readonly library: Library;
+  /** Where it will be registered; null: nobody has said. */
+  readonly region: string | null;
 }
 
 export interface FitRule {

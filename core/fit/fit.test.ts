@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Component, ComponentKind, SheetByKind } from '../component/sheets.ts';
 import type { CoverChoice, KitRevision } from '../kit/kit.ts';
+import { USUAL_HOLD } from '../pack/holding.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { coverOf } from './cover.ts';
@@ -35,6 +36,10 @@ function make<K extends ComponentKind>(
 }
 const cradle = (xMm: number, slotMm = 15) =>
   make('cradle', 'cradle', { picks: [{ point: 'lower', xMm, yMm: 200, zMm: 300, slotMm, thread: 'M12' }] });
+/** Two holes for one bolt, 48 mm apart: no one slide suits both. */
+const torn = make('cradle', 'cradle', {
+  picks: [300, 348].map((xMm) => ({ point: 'lower', xMm, yMm: 200, zMm: 300, slotMm: 15, thread: 'M12' })),
+});
 const everything = make('everything', 'other', {}, { covers: [...VEHICLE_FUNCTIONS] });
 
 interface Bench {
@@ -69,7 +74,7 @@ function report({
     cover,
     exclusions: [],
     stages: [],
-    layout: { boxes: [{ bay: 'rear', modules }], strings: 1 },
+    layout: { boxes: [{ bay: 'rear', modules, hold: { ...USUAL_HOLD, bolts: 40 } }], strings: 1 },
     lines: all.map((part) => ({
       componentId: part.id,
       quantity: part.id === MODULE.id ? modules : 1,
@@ -102,16 +107,25 @@ describe('mounting points', () => {
   });
   test('less spare than a drawing can be trusted is measured first', () => {
     expect(found({ parts: [cradle(313)] }, 'mountingPoints')[0]?.verdict).toBe('measureFirst');
-    expect(found({ parts: [cradle(317)] }, 'mountingPoints')[0]).toMatchObject({
-      verdict: 'measureFirst',
-      margin: { value: -2 },
-    });
   });
   test('48 mm away with 15 mm of slot is 33 mm short: another variant', () => {
-    expect(found({ parts: [cradle(348)] }, 'mountingPoints')[0]).toMatchObject({
+    expect(found({ parts: [torn] }, 'mountingPoints').at(0)).toMatchObject({
       verdict: 'doesNotFit',
       margin: { value: -33 },
     });
+    expect(found({ parts: [torn] }, 'commonSlide')).toMatchObject([
+      { verdict: 'doesNotFit', margin: { value: -18, kind: 'length' }, work: null },
+    ]);
+  });
+  test('one slide of the whole cradle cures it where all its bolts agree', () => {
+    expect(found({ parts: [cradle(348)] }, 'mountingPoints')[0]).toMatchObject({
+      verdict: 'fits',
+      left: { value: 348 - 38 - 15, to: 348 - 38 + 15 },
+      margin: { value: 5 },
+    });
+    expect(found({ parts: [cradle(348)] }, 'commonSlide')).toMatchObject([
+      { verdict: 'afterWork', left: { value: -38 }, work: { hours: 0.5, slideMm: -38 } },
+    ]);
   });
   test('a point this variant does not have needs a new hole', () => {
     const stranger = make('cradle', 'cradle', {
@@ -129,7 +143,7 @@ describe('mounting points', () => {
     const aside = make('cradle', 'cradle', {
       picks: [{ point: 'lower', xMm: 300, yMm: 210, zMm: 300, slotMm: 20, thread: 'M12' }],
     });
-    expect(cradleMatches(VARIANT, [{ component: aside, quantity: 1, packedIn: '' }])[0]?.spareMm).toBe(-6);
+    expect(cradleMatches(VARIANT, [{ component: aside, quantity: 1, packedIn: '' }], [])[0]?.spareMm).toBe(-6);
   });
   test.each([
     [3, 'drawing', 'fits'],
@@ -145,8 +159,8 @@ describe('mounting points', () => {
 describe('new holes', () => {
   test('none is fine; one breaks a firm reversible line and is work otherwise', () => {
     expect(found({}, 'newHoles')[0]?.verdict).toBe('fits');
-    expect(found({ parts: [cradle(400)] }, 'newHoles')[0]).toMatchObject({ verdict: 'doesNotFit', left: { value: 1 } });
-    expect(found({ parts: [cradle(400)], reversibleFirm: false }, 'newHoles')[0]).toMatchObject({
+    expect(found({ parts: [torn] }, 'newHoles')[0]).toMatchObject({ verdict: 'doesNotFit', left: { value: 1 } });
+    expect(found({ parts: [torn], reversibleFirm: false }, 'newHoles')[0]).toMatchObject({
       verdict: 'afterWork',
       work: { hours: 0.75 },
     });
@@ -312,7 +326,7 @@ describe('the report as a whole', () => {
     for (const finding of findings) expect(finding.left.value, finding.rule).not.toBeNull();
   });
   test('the worst comes first and gives the verdict', () => {
-    const { verdict, findings } = report({ parts: [cradle(400)] });
+    const { verdict, findings } = report({ parts: [torn] });
     expect(verdict).toBe('doesNotFit');
     expect(findings[0]?.verdict).toBe('doesNotFit');
     expect(overallVerdict([])).toBe('fits');

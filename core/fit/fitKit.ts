@@ -1,5 +1,6 @@
 import type { CoverChoice } from '../kit/kit.ts';
 import { type CoverLine, coverOf } from './cover.ts';
+import { type CradleSlide, cradleSlides } from './cradleSlide.ts';
 import type { Finding, Verdict } from './finding.ts';
 import { judgeFit, overallVerdict } from './index.ts';
 import { type KitOnVehicle, kitOnVehicle } from './kitSheet.ts';
@@ -8,19 +9,26 @@ export interface FitInput extends KitOnVehicle {
   /** Choices of this job about functions; they win over the kit's. */
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly reversibleFirm: boolean;
+  /** Where it will be registered. @default null */
+  readonly region?: string | null;
 }
 
 export interface FitReport {
   readonly verdict: Verdict;
   readonly findings: readonly Finding[];
   readonly cover: readonly CoverLine[];
+  readonly slides: readonly CradleSlide[];
 }
 
 /** Puts a kit revision with its options against a vehicle: every rule on the design the kit makes there. */
 export function fitKit(input: FitInput): FitReport {
-  const { revision, vehicle } = input;
+  const { revision, vehicle, options, library, reversibleFirm, region = null } = input;
   const { parts, sheet } = kitOnVehicle(input);
   const cover = { ...revision.cover, ...input.cover };
-  const findings = judgeFit({ vehicle, sheet, revision, parts, cover, reversibleFirm: input.reversibleFirm });
-  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover) };
+  const { boxes } = sheet.slots.pack;
+  const slides = cradleSlides(vehicle.variant, vehicle.figures.wheelbase.value, parts, boxes);
+  const findings = judgeFit({
+    ...{ vehicle, sheet, revision, parts, cover, reversibleFirm, slides, options, library, region },
+  });
+  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover), slides };
 }

@@ -1,24 +1,62 @@
 import type { Finding, FitContext, FitRule, Verdict } from './finding.ts';
 import { bayMass } from './rules/bayMass.ts';
 import { boxInBay } from './rules/boxInBay.ts';
+import { boxRetention } from './rules/boxRetention.ts';
+import { boxSafety } from './rules/boxSafety.ts';
+import { buses } from './rules/buses.ts';
+import { commonSlide } from './rules/commonSlide.ts';
+import { companions } from './rules/companions.ts';
 import { coupling } from './rules/coupling.ts';
+import { deadInstruments } from './rules/deadInstruments.ts';
 import { drivelineTorque } from './rules/drivelineTorque.ts';
 import { functionCover } from './rules/functionCover.ts';
+import { groundClearance } from './rules/groundClearance.ts';
+import { handedness } from './rules/handedness.ts';
+import { heatAway } from './rules/heatAway.ts';
+import { helpLost } from './rules/helpLost.ts';
+import { inletPlace } from './rules/inletPlace.ts';
+import { liftTipping } from './rules/liftTipping.ts';
+import { linkCurrents } from './rules/linkCurrents.ts';
 import { mountingPoints } from './rules/mountingPoints.ts';
+import { movingParts } from './rules/movingParts.ts';
 import { newHoles } from './rules/newHoles.ts';
+import { ownPrecharge } from './rules/ownPrecharge.ts';
+import { packRate } from './rules/packRate.ts';
+import { passThroughs } from './rules/passThroughs.ts';
 import { axleMass, grossMass } from './rules/plateMasses.ts';
+import { satellites } from './rules/satellites.ts';
+import { systemVoltage } from './rules/systemVoltage.ts';
 import { voltageWindow } from './rules/voltageWindow.ts';
 
 /** The catalogue of fit rules, in the order they are read. */
 const FIT_RULES: readonly FitRule[] = [
   mountingPoints,
+  commonSlide,
   coupling,
   boxInBay,
+  movingParts,
   bayMass,
+  boxSafety,
+  boxRetention,
+  groundClearance,
   voltageWindow,
+  systemVoltage,
+  ownPrecharge,
+  packRate,
+  linkCurrents,
+  satellites,
+  buses,
   drivelineTorque,
   grossMass,
   axleMass,
+  handedness,
+  liftTipping,
+  passThroughs,
+  inletPlace,
+  heatAway,
+  helpLost,
+  deadInstruments,
+  companions,
   newHoles,
   functionCover,
 ];

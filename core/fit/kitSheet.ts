@@ -1,7 +1,8 @@
 import { type Library, resolveDesign } from '../design/resolve.ts';
 import { createSheet, type FigureSheet } from '../figures/evaluate.ts';
 import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
-import { type KitPart, type KitRevision, kitDesign, kitHours, kitParts } from '../kit/kit.ts';
+import { type KitPart, type KitRevision, kitDesign, kitParts, kitStages, type StageTemplate } from '../kit/kit.ts';
+import { rateOf } from '../practice/practice.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { newHoleCount } from './cradle.ts';
 
@@ -15,19 +16,28 @@ export interface KitOnVehicle {
   readonly work: Omit<WorkOutside, 'labourHours'>;
 }
 
+/** Hours of a kit's own stages and what they are sold for, whatever kit the job has. */
+const labourOf = (stages: readonly StageTemplate[], { rateCents, ratesBySkill = {} }: KitOnVehicle['work']) => ({
+  labourHours: stages.reduce((sum, { hours }) => sum + hours, 0),
+  labourCents: Math.round(
+    stages.reduce((sum, { hours, skill }) => sum + hours * rateOf(skill, rateCents, { ratesBySkill }), 0),
+  ),
+});
+
 /** The figures of the design that a kit makes on a vehicle, and the parts it brings there. */
 export function kitOnVehicle({ revision, options, library, vehicle, use, work }: KitOnVehicle): {
   readonly parts: readonly KitPart[];
   readonly sheet: FigureSheet;
 } {
   const parts = kitParts(revision, library, vehicle.variant.id, options);
+  const stages = kitStages(revision, vehicle.variant.id, options);
   const slots = resolveDesign({
     design: kitDesign(revision, parts, vehicle.variant.id, options),
     library,
     vehicle,
     use,
     newHoles: newHoleCount(vehicle.variant, parts),
-    work: { ...work, labourHours: kitHours(revision, vehicle.variant.id, options) },
+    work: { ...work, ...labourOf(stages, work) },
   });
   return { parts, sheet: createSheet(slots) };
 }

@@ -23,7 +23,11 @@ describe('what is left to do on a job', () => {
     expect(jobWork(facts({ stages }))).toMatchObject({ remainingHours: 0, todayDay: dayNumber('2026-11-03') });
   });
   test('labour is sold by skill; a skill without a rate of its own at the workshop’s', () => {
-    const stages = [{ hours: 2.5, skill: 'electrical' }, { hours: 4, skill: 'trim' }, { hours: 1 }];
+    const stages = [{ hours: 2.5, skill: 'electrical' }, { hours: 4, skill: 'trim' }, { hours: 1 }].map((one, i) => ({
+      ...one,
+      key: `s${i}`,
+      after: [],
+    }));
     const kit = { revision: { stages } as unknown as KitRevision, options: [], variantId: 'v' };
     const rates = {
       rateCents: 5800,

@@ -20,6 +20,8 @@ export interface JobFacts {
     /** Of the vehicle it is for. */
     readonly variantId: string;
   } | null;
+  /** Accepted in Match beside the kit's own. @default 0 */
+  readonly matchHours?: number;
   readonly stages: readonly {
     readonly state: string;
     readonly hours: number;
@@ -39,10 +41,10 @@ export interface JobFacts {
 }
 
 /** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
-export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOutside {
+export function jobWork({ kit, stages, parts, rates, today, matchHours = 0 }: JobFacts): WorkOutside {
   const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
   const planStages = kit && kitStages(kit.revision, kit.variantId, kit.options);
-  const planned = planStages ? planStages.reduce((sum, stage) => sum + stage.hours, 0) : null;
+  const planned = planStages ? planStages.reduce((sum, stage) => sum + stage.hours, matchHours) : null;
   const practice = practiceOf(rates.practice ?? {});
   const open = stages.filter((stage) => stage.state !== 'done');
   // A vehicle whose stages are all done was ready when the last was, not today: it does not grow late in the yard.
@@ -51,10 +53,14 @@ export function jobWork({ kit, stages, parts, rates, today }: JobFacts): WorkOut
   return {
     labourHours: planned,
     rateCents: rates.rateCents,
+    ratesBySkill: practice.ratesBySkill,
     labourCents:
       planStages &&
       Math.round(
-        planStages.reduce((sum, { hours, skill }) => sum + hours * rateOf(skill, rates.rateCents, practice), 0),
+        planStages.reduce(
+          (sum, { hours, skill }) => sum + hours * rateOf(skill, rates.rateCents, practice),
+          matchHours * rates.rateCents,
+        ),
       ),
     sale: {
       marginShare: practice.marginShare,

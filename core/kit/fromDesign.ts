@@ -23,12 +23,13 @@ export function kitFromDesign(design: DesignInputs, variant: Variant, fullV: num
   const boxes = design.boxes
     .filter(({ modules }) => modules > 0)
     .map(
-      ({ bay, modules, shiftMm, shiftYMm = 0, shiftZMm = 0 }): KitBox => ({
+      ({ bay, modules, shiftMm, shiftYMm = 0, shiftZMm = 0, hold }): KitBox => ({
         bay,
         modules,
         ...(shiftMm !== 0 && { shiftMm }),
         ...(shiftYMm !== 0 && { shiftYMm }),
         ...(shiftZMm !== 0 && { shiftZMm }),
+        ...(hold && { hold }),
       }),
     );
   return {

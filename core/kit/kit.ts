@@ -3,6 +3,7 @@ import type { Component } from '../component/sheets.ts';
 import type { DesignInputs } from '../design/inputs.ts';
 import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library } from '../design/resolve.ts';
+import type { BoxHold } from '../pack/holding.ts';
 import type { QuantityKind } from '../quantity/kinds.ts';
 import { rootOf } from '../vehicle/revisions.ts';
 
@@ -74,6 +75,8 @@ export interface KitBox {
   readonly shiftYMm?: number;
   /** Up from the floor of the bay, mm. @default 0 */
   readonly shiftZMm?: number;
+  /** What holds it. @default nobody has said */
+  readonly hold?: BoxHold | null;
   /** @default always */
   readonly appliesWhen?: KitLine['appliesWhen'];
 }

@@ -120,6 +120,16 @@ export interface BodyShape {
   readonly cabEndMm: number;
 }
 
+/** A damper, an arm, a steering rod: the room it takes at rest, and how far it goes down and up from there. */
+export interface MovingPart extends Position {
+  readonly name: string;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly droopMm: number;
+  readonly bumpMm: number;
+}
+
 /** A place for luggage, as its maker left it. */
 export interface LuggagePlace {
   readonly name: string;
@@ -166,6 +176,8 @@ export interface Variant {
   readonly openings?: readonly Opening[];
   /** @default [] */
   readonly instruments?: readonly Instrument[];
+  /** What moves with the suspension beside boxes and drive. Absent: nobody has said. */
+  readonly moving?: readonly MovingPart[];
   /** Where luggage goes. Absent: nobody has said. */
   readonly luggage?: readonly LuggagePlace[];
 }

@@ -1,10 +1,12 @@
 import type { TableCell } from 'pdfmake/interfaces.js';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
+import type { RuleId } from '../../core/fit/finding.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { checkValueText } from '../../wording/checks.ts';
 import { dayTimeAndYear } from '../../wording/dates.ts';
+import { RULE_NAME, standingOverrides } from '../../wording/fit.ts';
 import { limitText } from '../../wording/work.ts';
 import { heading, type Print, paper, plain, printedAt, RED, SOFT, table } from './paper.ts';
 
@@ -15,6 +17,7 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
   const { vehicle } = job;
   const newest = new Map<string, CheckResult>();
   for (const result of job.checks) if (!newest.has(result.checkId)) newest.set(result.checkId, result);
+  const overridden = standingOverrides(job.decisions);
   const groups = CHECK_GROUPS.map((group) => ({ group, checks: CHECKS.filter((check) => check.group === group) }));
   const signed = CHECKS.filter((check) => newest.get(check.id)?.verdict === 'passed').length;
   return paper(
@@ -33,6 +36,20 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
               ),
             ],
       ),
+      ...(overridden.length === 0
+        ? []
+        : [
+            heading('Taken all the same, against a rule of Match'),
+            table(
+              ['*', 170, 112],
+              ['What', 'Why', 'By'],
+              overridden.map(({ rule, subject, reason, by, at }) => [
+                { text: plain(`${RULE_NAME[rule as RuleId] ?? rule}: ${subject}`), color: RED },
+                { text: plain(reason) },
+                { text: plain(`${by}, ${dayTimeAndYear(at, print.timeZone)}`) },
+              ]),
+            ),
+          ]),
       {
         text: `${signed} of ${CHECKS.length} checks signed as passed. Printed ${printedAt(print)}.`,
         bold: true,

@@ -1,3 +1,4 @@
+import { MATCH_HOURS_SQL } from '../read/sheetSql.ts';
 /**
  * Everything the Floor draws and judges, as one statement: open jobs with what they need, people and their day, the
  * clock. One round trip, however many jobs are over. When today began is written into the statement, not given to it: a
@@ -47,6 +48,7 @@ select json_build_object(
           from part_line p where p.job_id = j.id and p.state in ('missing', 'ordered')),
       'register', (select coalesce(json_agg(json_build_object('kind', g.kind, 'goes', g.goes, 'undoneAt', g.undone_at)), '[]')
           from register_entry g where g.vehicle_id = v.id),
+      'matchHours', ${MATCH_HOURS_SQL}, 'region', j.region,
       'openSnags', (select count(*) from snag n where n.job_id = j.id and n.closed_at is null),
       'checksSigned', (select count(*) from (select distinct on (check_id) verdict from check_result c
           where c.job_id = j.id order by check_id, id desc) newest where verdict = 'passed')

@@ -6,6 +6,7 @@ import { vehicleUseAddress } from '../../contract/use.ts';
 import { resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { packFacts } from '../../core/figures/pack/packFacts.ts';
+import { type FitWork, type WorkEffects, workOf } from '../../core/fit/finding.ts';
 import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { moveRefusal } from '../../core/job/stateMoves.ts';
@@ -16,7 +17,7 @@ import { evidenceWanted, samePaper } from '../../core/practice/evidence.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { toCsv } from '../../wording/csv.ts';
-import { FUNCTION_NAME } from '../../wording/fit.ts';
+import { FUNCTION_NAME, RULE_NAME } from '../../wording/fit.ts';
 import { moveSentence } from '../../wording/job.ts';
 import { JOB_STATE_NAME } from '../../wording/work.ts';
 import type { Tx } from '../db/connect.ts';
@@ -38,9 +39,11 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
+import { takeBack, takeIn } from '../read/fitWork.ts';
 import { freeId } from '../read/freeId.ts';
 import { jobRows } from '../read/jobs.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
+import { fitOfJob } from './fitOfJob.ts';
 import { movableJob } from './movable.ts';
 import { changeJob } from './versioned.ts';
 
@@ -357,7 +360,7 @@ export const jobEndpoints = [
       return { function: body.function };
     }),
   ),
-  serve(jobAddress.decide, ({ change, params, body, person, now }) =>
+  serve(jobAddress.decide, ({ change, params, body, person, workshop, today, now }) =>
     change(async ({ tx, log, job: lock }) => {
       const stored = await lock({ number: params.number });
       const [last] = await tx
@@ -372,11 +375,35 @@ export const jobEndpoints = [
         )
         .orderBy(desc(verdictDecision.at), desc(verdictDecision.id))
         .limit(1);
+      const answer = { rule: body.rule };
       // Decided the same way for the same reason already: nothing to add.
-      if (last && last.decision === body.decision && last.reason === body.reason) return { rule: body.rule };
-      await tx.insert(verdictDecision).values({ ...body, jobId: stored.id, byId: person.id, at: now() });
-      await log({ what: `decided on ${body.rule}`, resource: 'fit', id: stored.id, job: stored.number, after: body });
-      return { rule: body.rule };
+      if (last && last.decision === body.decision && last.reason === body.reason) return answer;
+      const standing = last && last.decision !== 'takenBack' ? last : null;
+      if (body.decision === 'takenBack' && !standing)
+        throw new RuleBroken('Nothing was decided here that could be taken back.');
+      const stayed = standing?.effects && standing.work ? await takeBack(tx, standing.effects, standing.work) : [];
+      let work: FitWork | null = null;
+      let effects: WorkEffects | null = null;
+      if (body.decision === 'accepted') {
+        const finding = (await fitOfJob(tx, stored, workshop, today))?.findings.find(
+          (one) => one.rule === body.rule && one.subject === body.subject,
+        );
+        work = finding ? workOf(finding, RULE_NAME[finding.rule]) : null;
+        effects = work && (await takeIn(tx, stored, work, body.subject));
+      }
+      await tx.insert(verdictDecision).values({ ...body, work, effects, jobId: stored.id, byId: person.id, at: now() });
+      const said = { accepted: 'accepted', overridden: 'overrode', takenBack: 'took back the decision on' }[
+        body.decision
+      ];
+      await log({
+        what: [`${said} ${body.rule}, ${body.subject}`, ...stayed].join('; '),
+        resource: 'match',
+        id: stored.id,
+        job: stored.number,
+        before: standing && { decision: standing.decision, work: standing.work },
+        after: { ...body, work },
+      });
+      return answer;
     }),
   ),
 ];

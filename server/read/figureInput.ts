@@ -10,7 +10,7 @@ import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { design } from '../db/schema/index.ts';
 import { allComponents, allKitRevisions, allVariants } from './library.ts';
-import { partOf } from './sheet.ts';
+import { headOf, partOf } from './sheet.ts';
 
 export interface JobInput {
   readonly input: ResolveInput;
@@ -60,6 +60,7 @@ export async function figureInputOfJob(
         stages: await partOf(db, which, 'stages'),
         parts: await partOf(db, which, 'parts'),
         rates: workshop,
+        matchHours: (await headOf(db, which)).matchHours,
         today,
       },
       register: await partOf(db, which, 'register'),

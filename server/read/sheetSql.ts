@@ -13,13 +13,17 @@ const list = (entry: string, from: string, order: string) =>
 
 const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
 
+/** Hours accepted in Match and not taken back: of each finding the newest word counts. */
+export const MATCH_HOURS_SQL = `(select coalesce(sum((work->>'hours')::float8), 0) from (select distinct on (rule, subject) decision, work
+  from verdict_decision where job_id = j.id order by rule, subject, at desc, id desc) newest where decision = 'accepted')`;
+
 const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
   'client', json_build_object('id', c.id, 'name', c.name, 'contact', c.contact),
   'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
   'kit', case when j.kit_revision_id is not null
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
-  'cover', j.cover, 'region', j.region, 'evidence', j.evidence)`;
+  'cover', j.cover, 'region', j.region, 'evidence', j.evidence, 'matchHours', ${MATCH_HOURS_SQL})`;
 
 /** The register of changes of a vehicle `v`. */
 export const REGISTER_SQL = list(
@@ -74,7 +78,7 @@ const PART_SQL = {
   route: `(select r.body from route r where r.job_id = j.id)`,
 
   decisions: list(
-    `json_build_object('rule', x.rule, 'subject', x.subject, 'decision', x.decision, 'reason', x.reason,
+    `json_build_object('rule', x.rule, 'subject', x.subject, 'decision', x.decision, 'reason', x.reason, 'work', x.work,
       'by', p.name, 'at', ${iso('x.at')})`,
     'verdict_decision x join person p on p.id = x.by_id where x.job_id = j.id',
     'x.at, x.id',

@@ -151,7 +151,7 @@ test('the quota holds, and says what to do', async () => {
   const { usedBytes, quotaBytes } = await list();
   expect(quotaBytes).toBe(QUOTA);
   const noise = () => Buffer.from(Array.from({ length: 400_000 }, () => 33 + Math.floor(Math.random() * 90)));
-  const answers = await Promise.all(Array.from({ length: 8 }, () => add(noise(), 'noise')));
+  const answers = await Promise.all(Array.from({ length: 10 }, () => add(noise(), 'noise')));
   const taken = answers.filter(({ status }) => status === 200).length;
   expect(taken).toBe(Math.floor((QUOTA - usedBytes) / 400_000));
   const refused = answers.find(({ status }) => status === 422)!;

@@ -366,7 +366,9 @@ describe('kit, cover and decisions', () => {
     expect((await take(null, [], taken.body.version)).status).toBe(200);
   });
   test('a withdrawn revision is not taken', async () => {
-    await shop.pool().query("update kit_revision set state = 'withdrawn' where id = 'lantern-kit-a'");
+    await shop
+      .pool()
+      .query("update kit_revision set state = 'withdrawn', withdrawn_why = 'cracked' where id = 'lantern-kit-a'");
     const ilse = await shop.visitor('ilse');
     const job = await ilse.job('Luggage tug');
     expect(

@@ -60,6 +60,7 @@ function pageSheet(job: JobSheet, inputs: JobSheet['designs'][number]['inputs'] 
             stages: job.stages,
             parts: job.parts,
             rates,
+            matchHours: job.matchHours,
             today,
           },
           register: job.register,

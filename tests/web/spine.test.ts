@@ -23,6 +23,7 @@ const JOB: JobSheet = {
   useVersion: 1,
   region: null,
   evidence: {},
+  matchHours: 0,
   client: { id: 'c', name: 'C', contact: '' },
   vehicle: {
     id: 'v',

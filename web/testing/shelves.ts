@@ -5,7 +5,7 @@ import type { KitRevision } from '../../core/kit/kit.ts';
 import { CHARGER, DRIVE, MODULE, VARIANT } from '../../core/testing/wren.ts';
 import type { Shelves } from '../data/resources.ts';
 
-/** A cradle that picks up the one mounting point of the test van at `xMm`. */
+/** A cradle with a hole at `xMm` for the one mounting point of the test van, and one where it is: it cannot be slid. */
 const cradleAt = (xMm: number): Component =>
   ({
     ...MODULE,
@@ -13,7 +13,9 @@ const cradleAt = (xMm: number): Component =>
     kind: 'cradle',
     name: 'Cradle T',
     massKg: 10,
-    sheet: { picks: [{ point: 'lower', xMm, yMm: 200, zMm: 300, slotMm: 15, thread: 'M12' }] },
+    sheet: {
+      picks: [xMm, 300].map((x) => ({ point: 'lower', xMm: x, yMm: 200, zMm: 300, slotMm: 15, thread: 'M12' })),
+    },
   }) as unknown as Component;
 
 export const KIT: KitRevision = {
@@ -119,6 +121,8 @@ export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
     waitingParts: [],
     openSnags: 0,
     register: [],
+    matchHours: 0,
+    region: null,
     checksSigned: 0,
     ...change,
   };

@@ -1,4 +1,5 @@
-import { choice, number } from '../field.ts';
+import { choice, number, optional } from '../field.ts';
+import { BUSES } from './shared.ts';
 
 /** Charger: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const charger = {
@@ -8,4 +9,5 @@ export const charger = {
   phases: choice('Phases', [1, 3]),
   maxAmps: number('Supply current', 'current', 0.1, 1000),
   efficiency: number('Efficiency', 'share', 0.01, 1),
+  buses: optional(BUSES),
 } as const;

@@ -1,4 +1,5 @@
-import { choice, number } from '../field.ts';
+import { choice, number, optional } from '../field.ts';
+import { BUSES } from './shared.ts';
 
 /** Charger with DC-DC: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const combinedUnit = {
@@ -10,4 +11,5 @@ export const combinedUnit = {
   efficiency: number('Efficiency', 'share', 0.01, 1),
   dcdcA: number('DC-DC current', 'current', 0.1, 2000),
   lowVoltageV: choice('Low voltage', [12, 24]),
+  buses: optional(BUSES),
 } as const;

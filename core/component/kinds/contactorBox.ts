@@ -1,4 +1,5 @@
-import { number } from '../field.ts';
+import { number, optional } from '../field.ts';
+import { COMPANIONS } from './shared.ts';
 
 /** Contactor box: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const contactorBox = {
@@ -6,4 +7,5 @@ export const contactorBox = {
   maxV: number('Highest voltage', 'voltage', 1, 1500),
   continuousA: number('Current, continuous', 'current', 0.1, 10_000),
   peakA: number('Current, peak', 'current', 0.1, 10_000),
+  companions: optional(COMPANIONS),
 } as const;

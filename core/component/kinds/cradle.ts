@@ -1,4 +1,4 @@
-import { number, rows, text } from '../field.ts';
+import { choice, group, number, optional, rows, text } from '../field.ts';
 
 /** Cradle: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const cradle = {
@@ -15,4 +15,14 @@ export const cradle = {
     0,
     40,
   ),
+  carries: optional(text('Box it carries', 60, { meaning: 'the bay of the box that moves with it' })),
+  aim: optional(
+    group('Where its drive turns', {
+      xMm: number('Output, aft', 'length', -5000, 20_000),
+      zMm: number('Output, up', 'length', 0, 3000),
+      alongMm: number('Half shaft, between its joints', 'length', 1, 3000),
+      limitDeg: optional(number('Angle the joint stands, degrees', 'coefficient', 0, 60)),
+    }),
+  ),
+  handed: optional(choice('Made for steering at the', ['left', 'right', 'either'])),
 } as const;

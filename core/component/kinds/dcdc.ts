@@ -1,4 +1,5 @@
-import { choice, number } from '../field.ts';
+import { choice, number, optional } from '../field.ts';
+import { BUSES } from './shared.ts';
 
 /** DC-DC converter: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const dcdc = {
@@ -6,4 +7,5 @@ export const dcdc = {
   maxV: number('Highest voltage', 'voltage', 1, 1500),
   outputA: number('Current out', 'current', 0.1, 2000),
   lowVoltageV: choice('Low voltage', [12, 24]),
+  buses: optional(BUSES),
 } as const;

@@ -1,4 +1,5 @@
 import { choice, flag, grid, group, number, optional, rows, series, text } from '../field.ts';
+import { BUSES } from './shared.ts';
 
 /** Drive unit: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const drive = {
@@ -52,4 +53,5 @@ export const drive = {
   prechargeMaxV: optional(
     number('Own precharge up to', 'voltage', 1, 1500, { meaning: 'highest pack voltage its own precharge stands' }),
   ),
+  buses: optional(BUSES),
 } as const;

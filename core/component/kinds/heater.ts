@@ -1,4 +1,5 @@
 import { number, optional } from '../field.ts';
+import { COMPANIONS } from './shared.ts';
 
 /** Heater: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const heater = {
@@ -10,4 +11,5 @@ export const heater = {
       meaning: 'of a plain resistance: its power goes with the square of the voltage; a regulated heater has none',
     }),
   ),
+  companions: optional(COMPANIONS),
 } as const;

@@ -1,4 +1,5 @@
 import { choice, flag, number, optional, text } from '../field.ts';
+import { COMPANIONS } from './shared.ts';
 
 /** Charging inlet: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const inlet = {
@@ -8,4 +9,5 @@ export const inlet = {
   dc: flag('DC contacts'),
   dcAmps: optional(number('DC current', 'current', 0.1, 2000, { meaning: 'of the DC contacts' })),
   openingMm: number('Opening', 'length', 0, 1000),
+  companions: optional(COMPANIONS),
 } as const;

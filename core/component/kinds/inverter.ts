@@ -1,4 +1,5 @@
 import { number, optional } from '../field.ts';
+import { BUSES } from './shared.ts';
 
 /** Inverter: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const inverter = {
@@ -12,4 +13,5 @@ export const inverter = {
   prechargeMaxV: optional(
     number('Own precharge up to', 'voltage', 1, 1500, { meaning: 'highest pack voltage its own precharge stands' }),
   ),
+  buses: optional(BUSES),
 } as const;

@@ -9,9 +9,10 @@ const withLuggage = (
   outer = { lengthMm: 500, widthMm: 400, heightMm: 300 },
 ) => {
   const on = slots();
+  const { luggage: _, ...bare } = VARIANT;
   return createSheet({
     ...on,
-    vehicle: { ...on.vehicle, variant: { ...VARIANT, ...(luggage && { luggage }) } },
+    vehicle: { ...on.vehicle, variant: { ...bare, ...(luggage && { luggage }) } },
     pack: { ...on.pack, boxes: on.pack.boxes.map((box) => ({ ...box, outer })) },
   });
 };

@@ -7,6 +7,7 @@ import type { KitPart, KitRevision } from '../../kit/kit.ts';
 import { fromLibrary } from '../../quantity/sourced.ts';
 import { BAY, DRIVE, slots, VEHICLE, withoutModule } from '../../testing/wren.ts';
 import type { VehicleState } from '../../vehicle/state.ts';
+import { cradleSlides } from '../cradleSlide.ts';
 import type { FitContext, FitRule } from '../finding.ts';
 import { VEHICLE_FUNCTIONS } from '../functions.ts';
 import { bayMass } from './bayMass.ts';
@@ -32,6 +33,10 @@ function found(rule: FitRule, change: Partial<FitContext> & { readonly on?: Slot
     parts: [],
     cover: {},
     reversibleFirm: true,
+    slides: cradleSlides(VEHICLE.variant, 2000, context.parts ?? [], on.pack.boxes),
+    options: [],
+    library: new Map(),
+    region: null,
     ...context,
   });
 }

@@ -17,6 +17,7 @@ import {
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import { upgradeDesign } from '../../../core/design/upgrade.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
+import type { FitWork, WorkEffects } from '../../../core/fit/finding.ts';
 import { PLACE_KINDS } from '../../../core/floor/plan.ts';
 import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
@@ -183,7 +184,10 @@ export const verdictDecision = pgTable(
       .references(() => job.id),
     rule: text('rule').notNull(),
     subject: text('subject').notNull(),
-    decision: text('decision', { enum: ['accepted', 'overridden'] }).notNull(),
+    decision: text('decision', { enum: ['accepted', 'overridden', 'takenBack'] }).notNull(),
+    /** What was accepted, and what that did to the job, so that it can be taken back. */
+    work: jsonb('work').$type<FitWork>(),
+    effects: jsonb('effects').$type<WorkEffects>(),
     reason: text('reason').notNull(),
     byId: uuid('by_id')
       .notNull()

@@ -21,7 +21,7 @@ export interface JudgedJob {
   readonly misfits: readonly Finding[];
 }
 
-type Rates = JobFacts['rates'];
+type Rates = JobFacts['rates'] & { readonly region?: string };
 
 /** Figures, brief and fit of one open job, from the same core as the job's own steps. Null for an unknown variant. */
 export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, rates: Rates): JudgedJob | null {
@@ -34,6 +34,7 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
     stages: job.stages,
     parts: job.waitingParts,
     rates,
+    matchHours: job.matchHours,
     today,
   };
   const work = jobWork(facts);
@@ -62,6 +63,7 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
           work,
           cover: job.cover,
           reversibleFirm,
+          region: job.region ?? rates.region ?? null,
         })
       : null;
   return {

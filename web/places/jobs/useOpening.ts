@@ -51,9 +51,10 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
       stages: job.stages,
       parts: job.parts,
       rates: workshop,
+      matchHours: job.matchHours,
       today,
     }),
-    [kit, job.kit, job.vehicle.variantId, job.stages, job.parts, workshop, today],
+    [kit, job.kit, job.vehicle.variantId, job.stages, job.parts, job.matchHours, workshop, today],
   );
   const work = useMemo(() => jobWork(facts), [facts]);
   const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);
@@ -95,8 +96,9 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
         work,
         cover: job.cover,
         reversibleFirm: job.brief.some((line) => line.kind === 'reversible' && line.firm),
+        region: job.region ?? workshop.region,
       }),
-    [shelves, vehicle, use, work, job.cover, job.brief],
+    [shelves, vehicle, use, work, job.cover, job.brief, job.region, workshop.region],
   );
   return useMemo(() => {
     if (!vehicle) return null;

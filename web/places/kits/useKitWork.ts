@@ -7,9 +7,10 @@ import { useWorkshop } from '../../data/session.tsx';
 export function useKitWork(): Omit<WorkOutside, 'labourHours'> {
   const { rateCents, hoursPerDay, taxShare, practice } = useWorkshop();
   return useMemo(() => {
-    const { marginShare, contingencyShare, roundToCents } = practiceOf(practice);
+    const { marginShare, contingencyShare, roundToCents, ratesBySkill } = practiceOf(practice);
     return {
       rateCents,
+      ratesBySkill,
       hoursPerDay,
       todayDay: 0,
       latestPartDay: null,

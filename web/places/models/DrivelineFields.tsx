@@ -2,6 +2,7 @@ import type {
   DrivelinePart,
   Instrument,
   LuggagePlace,
+  MovingPart,
   Opening,
   PassThrough,
   RemovedItem,
@@ -100,6 +101,18 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
           onChange={(openings) => set({ openings })}
           faults={faultsBelow(faults, 'openings')}
         />
+        <h3>What moves with the suspension</h3>
+        <RowsEditor
+          what="moving part"
+          rows={variant.moving ?? []}
+          fields={MOVING}
+          start={() => ({
+            ...{ name: '', xMm: variant.figures.wheelbase.value, yMm: 0, zMm: 350 },
+            ...{ lengthMm: 60, widthMm: 60, heightMm: 300, droopMm: 80, bumpMm: 60 },
+          })}
+          onChange={(moving) => set({ moving })}
+          faults={faultsBelow(faults, 'moving')}
+        />
         <h3>Where luggage goes</h3>
         <RowsEditor
           what="luggage place"
@@ -178,6 +191,18 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
     </div>
   );
 }
+
+const MOVING: readonly RowField<MovingPart>[] = [
+  { key: 'name', label: 'What moves', type: 'text' },
+  { key: 'xMm', label: 'Aft', type: 'length' },
+  { key: 'yMm', label: 'To the right', type: 'length' },
+  { key: 'zMm', label: 'Up, at rest', type: 'length' },
+  { key: 'lengthMm', label: 'Length', type: 'length' },
+  { key: 'widthMm', label: 'Width', type: 'length' },
+  { key: 'heightMm', label: 'Height', type: 'length' },
+  { key: 'droopMm', label: 'Down at full droop', type: 'length' },
+  { key: 'bumpMm', label: 'Up at full bump', type: 'length' },
+];
 
 /** Fields of a luggage place; its bay is one of the vehicle's. */
 const luggageFields = ({ bays }: Pick<Variant, 'bays'>): readonly RowField<LuggagePlace>[] => [

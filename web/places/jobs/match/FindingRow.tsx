@@ -1,7 +1,10 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
+import type { VerdictDecision } from '../../../../contract/job.ts';
 import { jobAddress } from '../../../../contract/jobChange.ts';
-import type { Finding } from '../../../../core/fit/finding.ts';
+import { type Finding, workOf } from '../../../../core/fit/finding.ts';
+import { formatHours, formatQuantity } from '../../../../core/quantity/format.ts';
+import type { UnitSet } from '../../../../core/quantity/units.ts';
 import { LIKELY_ERROR, WORTH_MEASURING } from '../../../../core/vehicle/vehicleFigures.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { VEHICLE_FIGURE_NAME } from '../../../../wording/figures.ts';
@@ -13,34 +16,40 @@ import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
+import { useSend } from '../../../widgets/useSend.ts';
 import { VERDICT_MARK } from '../../../widgets/verdictMark.ts';
 import { useOpenJob } from '../openJob.ts';
 
-function DecisionForm({ finding, done }: { finding: Finding; done: () => void }) {
+/** Going against a rule: a manager says why, and it stays in sight up to the sign-off sheet. */
+function OverrideForm({ finding, done }: { finding: Finding; done: () => void }) {
   const { job } = useOpenJob('job');
   const [reason, setReason] = useState('');
-  const decision = finding.verdict === 'afterWork' ? 'accepted' : 'overridden';
   const { rule, subject } = finding;
-  const form = useChecked(jobAddress.decide, { number: job.number }, { rule, subject, decision, reason });
-  const save = async () => {
-    if (await form.save()) done();
-  };
+  const form = useChecked(jobAddress.decide, { number: job.number }, { rule, subject, decision: 'overridden', reason });
   return (
     <EntryForm
       style={{ width: 250 }}
-      save={decision === 'accepted' ? 'Accept the work' : 'Override'}
+      save="Take it all the same"
       busy={form.busy}
       refusal={form.refusal}
-      onSave={() => void save()}
+      onSave={() => void form.save().then((saved) => saved && done())}
     >
-      <TextField
-        label={decision === 'accepted' ? 'Why the work is accepted' : 'Why it is taken all the same'}
-        value={reason}
-        onChange={setReason}
-        fault={form.faults.reason}
-      />
+      <TextField label="Why it is taken all the same" value={reason} onChange={setReason} fault={form.faults.reason} />
     </EntryForm>
   );
+}
+
+/** What was taken into the job, in words. */
+function takenIn(work: VerdictDecision['work'], set: UnitSet): string {
+  if (!work) return '';
+  return [
+    work.hours > 0 && formatHours(work.hours),
+    work.step,
+    work.capNm && `cap at ${formatQuantity(work.capNm, 'torque', set)}`,
+    work.parts && `${work.parts.reduce((sum, { quantity }) => sum + quantity, 0)} parts on the list`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** A verdict: what was compared, both figures, margin, where they came from, and what to do next. */
@@ -50,7 +59,13 @@ export function FindingRow({ finding }: { finding: Finding }) {
   const workshop = useWorkshop();
   const manager = useMay(job, 'decide');
   const [open, setOpen] = useState(false);
-  const decided = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);
+  const last = job.decisions.findLast((d) => d.rule === finding.rule && d.subject === finding.subject);
+  const decided = last && last.decision !== 'takenBack' ? last : null;
+  const sending = useSend();
+  const { rule, subject } = finding;
+  const decide = (decision: VerdictDecision['decision']) =>
+    void sending.go(jobAddress.decide, { number: job.number }, { rule, subject, decision, reason: '' });
+  const work = workOf(finding, RULE_NAME[rule]);
   const unmeasured = finding.unmeasured.filter((id) => LIKELY_ERROR[id] > WORTH_MEASURING);
   const action = nextAction(finding, set);
   const short = finding.verdict === 'doesNotFit';
@@ -71,8 +86,12 @@ export function FindingRow({ finding }: { finding: Finding }) {
         {action && <div className="small strong">{action}</div>}
         {decided && (
           <div className="small">
-            {decided.decision === 'accepted' ? 'Accepted' : 'Overridden'} by {decided.by},{' '}
-            {dayAndTime(decided.at, workshop.timeZone)}: {decided.reason}
+            <span className={decided.decision === 'overridden' ? 'wait strong' : 'strong'}>
+              {decided.decision === 'accepted' ? 'Taken into the job' : 'Taken all the same'}
+            </span>{' '}
+            by {decided.by}, {dayAndTime(decided.at, workshop.timeZone)}
+            {decided.reason && `: ${decided.reason}`}
+            {decided.work && `: ${takenIn(decided.work, set)}`}
           </div>
         )}
       </div>
@@ -86,19 +105,42 @@ export function FindingRow({ finding }: { finding: Finding }) {
             aboutText={`${RULE_NAME[finding.rule]}, ${finding.subject}`}
           />
         )}
-        {manager && finding.verdict !== 'fits' && !decided && (
-          <div>
-            <Popover
-              trigger="click"
-              open={open}
-              onOpenChange={setOpen}
-              content={<DecisionForm finding={finding} done={() => setOpen(false)} />}
-              destroyOnHidden
-            >
-              <Button size="small" aria-label={`Decide on ${RULE_NAME[finding.rule]}, ${finding.subject}`}>
-                Decide
+        {manager && finding.verdict !== 'fits' && (
+          <div className="row" style={{ justifyContent: 'flex-end' }}>
+            {!decided && work && (
+              <Button
+                size="small"
+                loading={sending.busy}
+                onClick={() => decide('accepted')}
+                aria-label={`Take in: ${RULE_NAME[rule]}, ${subject}`}
+              >
+                {finding.verdict === 'measureFirst' ? 'Put on the list' : 'Take in'}
               </Button>
-            </Popover>
+            )}
+            {!decided && short && (
+              <Popover
+                trigger="click"
+                open={open}
+                onOpenChange={setOpen}
+                content={<OverrideForm finding={finding} done={() => setOpen(false)} />}
+                destroyOnHidden
+              >
+                <Button size="small" aria-label={`Override: ${RULE_NAME[rule]}, ${subject}`}>
+                  Override …
+                </Button>
+              </Popover>
+            )}
+            {decided && (
+              <Button
+                size="small"
+                type="text"
+                loading={sending.busy}
+                onClick={() => decide('takenBack')}
+                aria-label={`Take back: ${RULE_NAME[rule]}, ${subject}`}
+              >
+                Take back
+              </Button>
+            )}
           </div>
         )}
       </div>

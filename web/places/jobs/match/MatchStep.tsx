@@ -18,6 +18,7 @@ import { useOpenJob } from '../openJob.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow } from './FindingRow.tsx';
 import { KitFromDesign } from './KitFromDesign.tsx';
+import { WhichKit } from './WhichKit.tsx';
 
 /** What the server says is stored, when somebody else chose meanwhile. */
 interface StoredKitChoice {
@@ -36,6 +37,7 @@ export default function MatchStep() {
     kits.find((kit) => kit.modelName === vehicle.variant.modelName && kit.state === 'released') ??
     kits.find((kit) => kit.modelName === vehicle.variant.modelName);
   const [lookedAt, setLookedAt] = useState<string | null>(job.kit?.revisionId ?? own?.id ?? null);
+  const [all, setAll] = useState(false);
   const [options, setOptions] = useState<readonly string[]>(job.kit?.options ?? []);
   useEffect(() => {
     if (job.kit) {
@@ -64,15 +66,25 @@ export default function MatchStep() {
       newHoles: null,
       work,
     });
-    const marks = cradleMatches(vehicle.variant, parts).flatMap(({ pick, point, spareMm }) => {
+    const slides = report?.slides ?? [];
+    const marks = cradleMatches(vehicle.variant, parts, slides).flatMap(({ pick, point, spareMm, xMm }) => {
       const good = spareMm !== null && spareMm >= 0;
-      const hole = { x: pick.xMm, y: pick.yMm, good, label: `cradle hole, ${pick.point}` };
+      const hole = { x: xMm, y: pick.yMm, good, label: `cradle hole, ${pick.point}` };
       return point && !good
         ? [hole, { x: point.xMm, y: point.yMm, good: true, label: `${pick.point} of this variant` }]
         : [hole];
     });
-    return { parts: drawnParts(slots), marks, count: parts.length };
-  }, [revision, options, shelves, vehicle, use]);
+    // Where a box meets what moves, it is marked on the part it meets.
+    const clashes = (vehicle.variant.moving ?? [])
+      .filter(({ name }) =>
+        report?.findings.some(
+          ({ rule, verdict, subject }) =>
+            rule === 'movingParts' && verdict === 'doesNotFit' && subject.includes(` ${name} `),
+        ),
+      )
+      .map(({ name, xMm, yMm }) => ({ x: xMm, y: yMm, good: false, label: `too near: ${name}` }));
+    return { parts: drawnParts(slots), marks: [...marks, ...clashes], count: parts.length };
+  }, [revision, options, shelves, vehicle, use, report]);
   const taken = job.kit?.revisionId === lookedAt && JSON.stringify(job.kit?.options) === JSON.stringify(options);
   const take = (revisionId: string | null) =>
     sending.go(
@@ -149,6 +161,13 @@ export default function MatchStep() {
           </div>
         )}
       </Panel>
+      <WhichKit
+        key={job.brief.map(({ id, version }) => `${id} ${version}`).join()}
+        onLook={(id, chosen) => {
+          setLookedAt(id);
+          setOptions(chosen);
+        }}
+      />
       {report && revision && scene && (
         <>
           <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1fr) 206px' }}>
@@ -161,9 +180,16 @@ export default function MatchStep() {
               }
               aside={tally.map(([verdict, n]) => countVerdict(verdict, n)).join(', ')}
             >
-              {report.findings.map((finding, i) => (
-                <FindingRow key={`${finding.rule} ${finding.subject} ${i}`} finding={finding} />
-              ))}
+              {report.findings
+                .filter(({ verdict }) => all || verdict !== 'fits')
+                .map((finding, i) => (
+                  <FindingRow key={`${finding.rule} ${finding.subject} ${i}`} finding={finding} />
+                ))}
+              <div className="in">
+                <Button type="link" size="small" style={{ padding: 0 }} onClick={() => setAll(!all)}>
+                  {all ? 'Show only what does not simply fit' : `Show all ${report.findings.length} findings`}
+                </Button>
+              </div>
             </Panel>
             <Panel title="Where it goes">
               <div className="in" style={{ display: 'grid', placeItems: 'center' }}>

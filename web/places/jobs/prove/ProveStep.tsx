@@ -1,7 +1,9 @@
 import { Button } from 'antd';
 import { proveAddress } from '../../../../contract/prove.ts';
+import type { RuleId } from '../../../../core/fit/finding.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS } from '../../../../core/prove/check.ts';
 import { CHECKS } from '../../../../core/prove/index.ts';
+import { RULE_NAME, standingOverrides } from '../../../../wording/fit.ts';
 import { fileUrl } from '../../../data/client.ts';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
@@ -13,6 +15,7 @@ import { EvidencePanel } from './EvidencePanel.tsx';
 export default function ProveStep() {
   const { job } = useOpenJob('job');
   const newest = new Map([...job.checks].reverse().map((result) => [result.checkId, result]));
+  const overridden = standingOverrides(job.decisions);
   const passed = [...newest.values()].filter((result) => result.verdict === 'passed').length;
   return (
     <div className="stack">
@@ -42,6 +45,16 @@ export default function ProveStep() {
           </Panel>
         );
       })}
+      {overridden.length > 0 && (
+        <Panel title="Taken all the same, against a rule of Match" aside="on the sign-off sheet">
+          {overridden.map(({ rule, subject, reason, by }) => (
+            <p key={`${rule} ${subject}`} className="in" data-overridden={rule}>
+              <span className="strong">{RULE_NAME[rule as RuleId] ?? rule}</span>, {subject}: {reason}{' '}
+              <span className="soft">{by}</span>
+            </p>
+          ))}
+        </Panel>
+      )}
       <EvidencePanel />
       <SafetyNote about="approval" />
     </div>

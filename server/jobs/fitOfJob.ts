@@ -1,0 +1,34 @@
+import { eq } from 'drizzle-orm';
+import type { Workshop } from '../../contract/workshop.ts';
+import { type FitReport, fitKit } from '../../core/fit/fitKit.ts';
+import type { StoredJob } from '../change.ts';
+import type { Tx } from '../db/connect.ts';
+import { briefLine } from '../db/schema/index.ts';
+import { figureInputOfJob } from '../read/figureInput.ts';
+import { allKitRevisions } from '../read/library.ts';
+
+/** What every rule says of the job's kit on its vehicle, as the page works it out; null while it has no kit. */
+export async function fitOfJob(
+  tx: Tx,
+  stored: StoredJob,
+  workshop: Workshop,
+  today: string,
+): Promise<FitReport | null> {
+  const revision = stored.kitRevisionId
+    ? (await allKitRevisions(tx)).find(({ id }) => id === stored.kitRevisionId)
+    : undefined;
+  if (!revision) return null;
+  const { input } = await figureInputOfJob(tx, stored, workshop, today);
+  const brief = await tx.select().from(briefLine).where(eq(briefLine.jobId, stored.id));
+  return fitKit({
+    revision,
+    options: stored.kitOptions,
+    library: input.library,
+    vehicle: input.vehicle,
+    use: stored.use,
+    work: input.work,
+    cover: stored.cover,
+    reversibleFirm: brief.some(({ kind, firm, droppedAt }) => kind === 'reversible' && firm && droppedAt === null),
+    region: stored.region ?? workshop.region,
+  });
+}
