@@ -10,6 +10,7 @@ export type EventResource =
   | 'design'
   | 'fit'
   | 'match'
+  | 'took'
   | 'parts'
   | 'stage'
   | 'snag'
@@ -37,6 +38,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   vehicle: ['vehicle'],
   design: ['designs', 'head'],
   fit: ['decisions', 'head'],
+  took: ['head', 'stages', 'parts'],
   match: ['decisions', 'head', 'stages', 'parts', 'designs'],
   parts: ['parts'],
   stage: ['stages', 'head'],

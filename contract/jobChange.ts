@@ -7,7 +7,7 @@ import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { address, answers } from './address.ts';
 import { type BriefLineBody, briefLineSchema } from './brief.ts';
 import type { Made, Versioned } from './fields.ts';
-import { faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
+import { componentId, faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 import type { VerdictDecision } from './job.ts';
 import { REGIONS, type Region } from './workshop.ts';
 export interface NewJob {
@@ -177,6 +177,12 @@ const regionSchema = Joi.object<RegionBody, true>({
   version,
 });
 
+export interface NewKitOfJob {
+  readonly name: string;
+  /** Components that this vehicle got and the kit does not have. */
+  readonly onlyThis: readonly string[];
+}
+
 export const jobAddress = {
   evidence: address({
     method: 'put',
@@ -217,7 +223,14 @@ export const jobAddress = {
     method: 'post',
     path: '/jobs/:number/kits',
     act: 'kit',
-    body: Joi.object<{ name: string }, true>({ name: text('Name of the kit', 60).min(2).required() }),
+    body: Joi.object<NewKitOfJob, true>({
+      name: text('Name of the kit', 60).min(2).required(),
+      onlyThis: Joi.array()
+        .items(componentId('Component'))
+        .max(500)
+        .label('What only this vehicle got')
+        .required() as never,
+    }),
     answer: answers<Made>(),
   }),
   chooseKit: address({

@@ -13,6 +13,7 @@ import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
 import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
+import { kitFileEndpoints } from './kits/fileRoutes.ts';
 import { kitEndpoints } from './kits/routes.ts';
 import { lessonEndpoints } from './learning/lessonRoutes.ts';
 import { registerEndpoints } from './learning/registerRoutes.ts';
@@ -53,6 +54,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...partEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
+  ...kitFileEndpoints,
   ...kitEndpoints,
   ...stageTemplateEndpoints,
   ...lessonEndpoints,

@@ -4,7 +4,7 @@ import type { KitRevision } from '../kit/kit.ts';
 import { type Criterion, inOrder, optionSets, type RankedKit } from './rankKits.ts';
 
 const CRITERIA: Criterion[] = [
-  ...(['firmBroken', 'misfits', 'wishesMissed', 'toMeasure'] as const),
+  ...(['notForIt', 'firmBroken', 'misfits', 'wishesMissed', 'toMeasure'] as const),
   ...(['gaps', 'priceCents', 'hours', 'leadDays'] as const),
 ];
 const way = (id: string, by: Partial<RankedKit['by']>): Omit<RankedKit, 'behind'> => ({

@@ -10,6 +10,7 @@ import { kitOnVehicle } from './kitSheet.ts';
 
 /** What decides between two ways, the first first. Less is better of each. */
 const CRITERIA = [
+  'notForIt',
   'firmBroken',
   'misfits',
   'wishesMissed',
@@ -76,7 +77,7 @@ function judge(ground: RankGround, revision: KitRevision, options: readonly stri
     return {
       ...none,
       verdict: 'doesNotFit',
-      by: { ...unknown, misfits: 1000 * missing.length, hours, leadDays: 0 },
+      by: { ...unknown, notForIt: missing.length, misfits: 0, hours, leadDays: 0 },
       against: missing.map((one) => `this vehicle has not ${one}`),
     };
   }
@@ -91,6 +92,7 @@ function judge(ground: RankGround, revision: KitRevision, options: readonly stri
     ...none,
     verdict: report.verdict,
     by: {
+      notForIt: 0,
       firmBroken: broken.length,
       misfits: misfits.length,
       wishesMissed: missed,
@@ -117,8 +119,8 @@ export function inOrder(ways: readonly Omit<RankedKit, 'behind'>[]): RankedKit[]
 }
 
 /**
- * Every kit revision with every choice of its options for one vehicle and brief: what breaks a firm line or does not fit
- * comes last with its reasons, the others by wishes missed, what has to be measured, gaps, price, hours and lead time
+ * Every kit revision with every choice of its options for one vehicle and brief: what is for another vehicle, breaks a firm line or does not
+ * fit comes last with its reasons, the others by wishes missed, what has to be measured, gaps, price, hours and lead time
  * (trade §6.4). What is worse in one and better in none never stands above.
  */
 export function rankKits(ground: RankGround): RankedKit[] {

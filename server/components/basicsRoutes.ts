@@ -1,7 +1,7 @@
 import { basicsAddress } from '../../contract/basics.ts';
 import { serve } from '../endpoint.ts';
 import { lendBasics } from '../read/basics.ts';
-import { lockCatalogue } from './store.ts';
+import { lockCatalogue } from '../read/catalogue.ts';
 
 export const basicsEndpoints = [
   serve(basicsAddress.lend, ({ change, body }) =>

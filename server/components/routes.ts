@@ -9,8 +9,8 @@ import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { NotFound, Stale } from '../problems.ts';
+import { addComponent, changeComponent, lockCatalogue } from '../read/catalogue.ts';
 import { allComponents } from '../read/library.ts';
-import { addComponent, changeComponent, lockCatalogue } from './store.ts';
 
 export const kindOf = (text: string): ComponentKind => {
   const kind = COMPONENT_KINDS.find((one) => one === text);

@@ -10,9 +10,9 @@ import { one } from '../db/one.ts';
 import { component, event, file } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
+import { addComponent, changeComponent, isUsed, lockCatalogue, type StoredComponent } from '../read/catalogue.ts';
 import { allComponents } from '../read/library.ts';
 import { kindOf } from './routes.ts';
-import { addComponent, changeComponent, isUsed, lockCatalogue, type StoredComponent } from './store.ts';
 
 /** One thing a table did, with what is needed to undo it. */
 type Step =

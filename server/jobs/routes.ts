@@ -13,6 +13,7 @@ import { moveRefusal } from '../../core/job/stateMoves.ts';
 import { isOpen, stateAfterChoice } from '../../core/job/states.ts';
 import { USUAL_USE } from '../../core/job/usualUse.ts';
 import { kitFromDesign } from '../../core/kit/fromDesign.ts';
+import { linesOfJob, stagesOfJob } from '../../core/kit/fromJob.ts';
 import { evidenceWanted, samePaper } from '../../core/practice/evidence.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
@@ -42,9 +43,10 @@ import { figureInputOfJob } from '../read/figureInput.ts';
 import { takeBack, takeIn } from '../read/fitWork.ts';
 import { freeId } from '../read/freeId.ts';
 import { jobRows } from '../read/jobs.ts';
-import { pieceText, sheetText } from '../read/sheet.ts';
+import { partOf, pieceText, sheetText } from '../read/sheet.ts';
 import { fitOfJob } from './fitOfJob.ts';
 import { movableJob } from './movable.ts';
+import { takeRevision } from './takeKit.ts';
 import { changeJob } from './versioned.ts';
 
 /** One vehicle to a bay. The place is locked, so that two vehicles cannot take it at the same moment. */
@@ -214,7 +216,7 @@ export const jobEndpoints = [
       return { version: after.version };
     }),
   ),
-  serve(jobAddress.makeKit, ({ change, params, body, workshop, today }) =>
+  serve(jobAddress.makeKit, ({ change, params, body, person, now, workshop, today }) =>
     change(async ({ tx, log, job: lock }) => {
       const stored = await lock({ number: params.number });
       if (!stored.chosenDesignId) throw new RuleBroken('Choose a design first: the kit is made from it.');
@@ -230,15 +232,24 @@ export const jobEndpoints = [
         .select({ modelId: variant.modelId })
         .from(variant)
         .where(eq(variant.id, slots.vehicle.variant.id));
-      const { lines, ...content } = kitFromDesign(input.design, slots.vehicle.variant, pack.fullV);
+      const { lines: ofDesign, ...drawn } = kitFromDesign(input.design, slots.vehicle.variant, pack.fullV);
+      // A vehicle that was built tells more than its design: the parts it got, and what each stage took.
+      const onlyThis = new Set(body.onlyThis);
+      const parts = await partOf(tx, { id: stored.id }, 'parts');
+      const stages = await partOf(tx, { id: stored.id }, 'stages');
+      const lines = linesOfJob(parts.length > 0 ? parts : ofDesign, onlyThis);
+      const content = { ...drawn, ...(stages.length > 0 && { stages: stagesOfJob(stages) }) };
       const kitId = await freeId(body.name, async (id) => (await tx.$count(kit, eq(kit.id, id))) > 0);
       const id = `${kitId}-a`;
       await tx.insert(kit).values({ id: kitId, name: body.name, modelId: of!.modelId });
-      await tx.insert(kitRevision).values({ id, kitId, revision: 'A', state: 'draft', body: content });
+      await tx.insert(kitRevision).values({
+        ...{ id, kitId, revision: 'A', state: 'draft', body: content, fromJob: stored.number },
+        ...{ changedById: person.id, changedAt: now(), note: `grew out of ${stored.number}` },
+      });
       if (lines.length > 0)
         await tx.insert(kitLine).values(lines.map((line, position) => ({ ...line, position, revisionId: id })));
       await log({
-        what: `made the kit ${body.name} from its design`,
+        what: `made the kit ${body.name} from it`,
         resource: 'kit',
         id,
         job: stored.number,
@@ -250,18 +261,26 @@ export const jobEndpoints = [
   serve(jobAddress.chooseKit, ({ change, params, body }) =>
     change(async (work) => {
       const { tx, log } = work;
+      let revision: typeof kitRevision.$inferSelect | undefined;
       if (body.revisionId) {
-        const [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
+        [revision] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
         if (!revision) throw new BadInput({ revisionId: 'There is no such kit revision.' });
         if (revision.state === 'withdrawn') throw new RuleBroken('This revision is withdrawn. Choose a released one.');
-        const unknown = body.options.find((option) => !revision.body.options.some((known) => known.id === option));
+        const known = new Set(revision.body.options.map(({ id }) => id));
+        const unknown = body.options.find((option) => !known.has(option));
         if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
       }
       const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
       const { before, after } = await changeJob(work, params.number, body.version, () => set);
+      const told = revision ? await takeRevision(tx, after, revision, body.options) : [];
+      const what = !body.revisionId
+        ? 'dropped the kit'
+        : before.kitRevisionId && before.kitRevisionId !== body.revisionId
+          ? `took ${body.revisionId} in place of ${before.kitRevisionId}`
+          : 'took a kit';
       await log({
-        what: body.revisionId ? 'took a kit' : 'dropped the kit',
-        resource: 'job',
+        what: [what, ...told].join('; '),
+        resource: 'took',
         id: after.id,
         job: after.number,
         before: before.kitRevisionId,

@@ -241,3 +241,92 @@ describe('the register of changes', () => {
     expect(none.status).toBe(404);
   });
 });
+
+describe('a kit as a file', () => {
+  const fileOf = async (revision: string) => JSON.parse((await ilse.get(`/kit-revisions/${revision}/file.json`)).text);
+  test('out and in again is the same kit, by the components that are here', async () => {
+    const file = await fileOf('fourteen-kit-b');
+    const own = Object.fromEntries(file.components.map(({ id }: { id: string }) => [id, id]));
+    const body = { file, name: 'Fourteen again', variantId: 'fourteen-short', own };
+    const { body: made } = await ilse.send('post', '/kits/file', body);
+    expect(made).toEqual({ kit: 'fourteen-again', revision: 'fourteen-again-a', added: 0 });
+    const again = await fileOf(made.revision);
+    expect({ ...again, name: '', revision: '' }).toEqual({ ...file, name: '', revision: '' });
+  });
+  test('what is not here is taken into the catalogue with it, and the kit means the new ones', async () => {
+    const file = await fileOf('lantern-kit-a');
+    const components = file.components.map((one: { id: string; component: { name: string } }) => ({
+      ...one,
+      component: { ...one.component, name: `${one.component.name} of theirs` },
+    }));
+    const body = { file: { ...file, components }, name: 'Lantern of theirs', variantId: 'lantern-bench', own: {} };
+    const { body: made } = await ilse.send('post', '/kits/file', body);
+    expect(made.added).toBe(components.length);
+    const again = await fileOf(made.revision);
+    expect(again.components.map(({ component }: { component: object }) => component)).toEqual(
+      components.map(({ component }: { component: object }) => component),
+    );
+    expect(again.content.lines.map(({ quantity }: { quantity: number }) => quantity)).toEqual(
+      file.content.lines.map(({ quantity }: { quantity: number }) => quantity),
+    );
+    // A second time the names are taken: nothing half is left behind.
+    const twice = await ilse.send('post', '/kits/file', { ...body, name: 'Twice' });
+    expect([twice.status, (await ilse.get('/kits/twice')).status]).toEqual([400, 404]);
+  });
+  test('stands for nothing of another kind', async () => {
+    const file = await fileOf('lantern-kit-a');
+    const own = Object.fromEntries(file.components.map(({ id }: { id: string }) => [id, 'vcu']));
+    const answer = await ilse.send('post', '/kits/file', { file, name: 'Odd', variantId: 'lantern-bench', own });
+    expect(answer.status).toBe(400);
+    expect(Object.values(answer.body.fields)[0]).toMatch(/There is no .* of this id/);
+  });
+});
+
+describe('a kit and a job', () => {
+  test('another revision changes what nobody has ordered or begun, and tells what is over', async () => {
+    const van = await ilse.job('Bakery van');
+    const sister = await ilse.send('post', '/kits/wren-kit/revisions', { from: 'wren-kit-c', note: 'another heater' });
+    const draft = await revisionOf('wren-kit', sister.body.id.slice(9).toUpperCase());
+    const content = contentOf(draft);
+    const fitted = van.parts.find(({ state, from }) => state === 'fitted' && from === 'kit')!;
+    const missing = van.parts.find(({ state, from }) => state === 'missing' && from === 'kit')!;
+    const lines = content.lines.filter(
+      ({ componentId }) => componentId !== missing.componentId && componentId !== fitted.componentId,
+    );
+    const stages = content.stages.map((stage) => (stage.key === 'road' ? { ...stage, hours: 4 } : stage));
+    const changed = {
+      ...content,
+      lines,
+      stages: [...stages, { ...stages[0]!, key: 'wash', name: 'Wash it', after: [] }],
+    };
+    await ilse.send('put', `/kit-revisions/${draft.id}`, { content: changed, note: '', version: draft.version });
+    const take = { revisionId: draft.id, options: [], version: van.version };
+    expect((await ilse.send('put', `/jobs/${van.number}/kit`, take)).status).toBe(200);
+    const after = await ilse.job('Bakery van');
+    expect(after.parts.map(({ id }) => id)).not.toContain(missing.id);
+    expect(after.parts.map(({ id }) => id)).toContain(fitted.id);
+    expect(after.stages.find(({ key }) => key === 'road')!.hours).toBe(4);
+    expect(after.stages.map(({ key }) => key)).toContain('wash');
+    const done = van.stages.find(({ state }) => state === 'done')!;
+    expect(after.stages.find(({ id }) => id === done.id)).toEqual(done);
+    const { body: events } = await ilse.get(`/jobs/${van.number}/events`);
+    expect(events[0].what).toMatch(/in place of wren-kit-c; 1 × .* left over/);
+  });
+  test('a draft grows out of a finished job: its parts, its stages with the hours they took, without what only it got', async () => {
+    const done = await ilse.job('Hotel shuttle');
+    const [first] = done.parts;
+    const name = 'Shuttle kit';
+    const { body: made } = await ilse.send('post', `/jobs/${done.number}/kits`, {
+      name,
+      onlyThis: [first!.componentId],
+    });
+    const { revisions } = await kitOf('shuttle-kit');
+    expect(made.id).toBe('shuttle-kit-a');
+    const [draft] = revisions;
+    expect(draft).toMatchObject({ fromJob: done.number, changedBy: 'Ilse Marrow' });
+    expect(draft!.lines.map(({ componentId }) => componentId)).not.toContain(first!.componentId);
+    const worked = done.stages.find(({ state, hoursClocked }) => state === 'done' && hoursClocked > 0)!;
+    const hours = Math.max(0.5, Math.round((worked.hoursClocked - worked.hoursRework) * 2) / 2);
+    expect(draft!.stages.find(({ key }) => key === worked.key)!.hours).toBe(hours);
+  });
+});

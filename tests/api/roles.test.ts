@@ -73,6 +73,7 @@ test('what an address does to a job and who may do it are said once', () => {
     'put /vehicles/:id',
     'post /vehicles/:id/merge',
     'post /jobs',
+    'post /kits/file',
     'post /kits',
     'put /kits/:kit',
     'post /kits/:kit/revisions',

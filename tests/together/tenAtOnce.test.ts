@@ -634,7 +634,7 @@ const CASES: Record<string, Case> = {
     different: 'all',
     prepare: async () => {
       const run = Math.random().toString(36).slice(2);
-      return onJob('/kits', (_, i) => ({ name: `Kit ${run} ${i}` }));
+      return onJob('/kits', (_, i) => ({ name: `Kit ${run} ${i}`, onlyThis: [] }));
     },
   },
   'post /variants': {
@@ -769,6 +769,16 @@ const CASES: Record<string, Case> = {
       const run = Math.random().toString(36).slice(2, 9);
       const rest = { variantId: 'wren-11', from: 'wren-kit-c' };
       return { path: '/kits', body: (i) => ({ name: `Kit ${run} ${i}`, ...rest }) };
+    },
+  },
+  'post /kits/file': {
+    same: 'one',
+    different: 'all',
+    prepare: async () => {
+      const file = JSON.parse((await ilse.get('/kit-revisions/wren-kit-c/file.json')).text);
+      const own = Object.fromEntries(file.components.map(({ id }: { id: string }) => [id, id]));
+      const run = Math.random().toString(36).slice(2, 9);
+      return { path: '/kits/file', body: (i) => ({ file, name: `Kit ${run} ${i}`, variantId: 'wren-11', own }) };
     },
   },
   'put /kits/:kit': {

@@ -8,6 +8,7 @@ import { useOfAddress } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { KitFileIn } from './KitFileIn.tsx';
 import { NewKit } from './NewKit.tsx';
 
 /** Every kit: what is released, what is being drawn, who carries it, what waits at it. */
@@ -16,12 +17,14 @@ export default function KitsPlace() {
   const may = hasRole(role, kitAddress.add.may);
   const { data, error } = useOfAddress(kitAddress.list, {});
   const [adding, setAdding] = useState(false);
+  const [taking, setTaking] = useState(false);
   return (
     <div className="page stack">
       <div className="spread">
         <h1>Kits</h1>
         <span className="row">
           <Link to="/kits/stages">Lists of stages</Link>
+          {may && <Button onClick={() => setTaking(true)}>Take in a file</Button>}
           {may && (
             <Button type="primary" icon={<PlusOutlined />} onClick={() => setAdding(true)}>
               Begin a kit
@@ -29,6 +32,7 @@ export default function KitsPlace() {
           )}
         </span>
       </div>
+      {taking && <KitFileIn done={() => setTaking(false)} />}
       {adding && <NewKit from={null} done={() => setAdding(false)} />}
       {error && <p className="stop">{error.message}</p>}
       <Panel title="All kits" aside={data ? `${data.length} kits` : undefined}>

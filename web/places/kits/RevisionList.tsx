@@ -1,10 +1,12 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { kitFileAddress } from '../../../contract/kitFile.ts';
 import { type KitRevisionRow, type KitSheet, kitAddress } from '../../../contract/kits.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { countDifferences, kitDifference } from '../../../core/kit/difference.ts';
 import { dayText } from '../../../wording/dates.ts';
+import { fileUrl } from '../../data/client.ts';
 import { usePerson } from '../../data/session.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
@@ -81,6 +83,9 @@ export function RevisionList({ kit, shown, onShow, onSister }: Props) {
               </Button>
               <Button size="small" onClick={onSister}>
                 Sister kit
+              </Button>
+              <Button size="small" href={fileUrl(kitFileAddress.out, { revision: from.id })} download>
+                Save as file
               </Button>
             </div>
           )}

@@ -18,6 +18,7 @@ import { useOpenJob } from '../openJob.ts';
 import { CoverGrid } from './CoverGrid.tsx';
 import { FindingRow } from './FindingRow.tsx';
 import { KitFromDesign } from './KitFromDesign.tsx';
+import { UpgradeNote } from './UpgradeNote.tsx';
 import { WhichKit } from './WhichKit.tsx';
 
 /** What the server says is stored, when somebody else chose meanwhile. */
@@ -168,6 +169,7 @@ export default function MatchStep() {
           setOptions(chosen);
         }}
       />
+      {revision && job.kit && !taken && <UpgradeNote revision={revision} options={options} />}
       {report && revision && scene && (
         <>
           <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1fr) 206px' }}>

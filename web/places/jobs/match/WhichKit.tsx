@@ -12,6 +12,7 @@ import { VERDICT_MARK } from '../../../widgets/verdictMark.ts';
 import { useOpenJob } from '../openJob.ts';
 
 const BEHIND: Record<Criterion, string> = {
+  notForIt: 'for another vehicle',
   firmBroken: 'breaks a firm line',
   misfits: 'does not fit',
   wishesMissed: 'misses more wishes',
@@ -78,8 +79,8 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
                 </span>
               </span>
             )),
-            figures('Firm', ({ firm, by }) => `${firm - Math.min(firm, by.firmBroken)} of ${firm}`),
-            figures('Wishes', ({ wishes, by }) => `${wishes - Math.min(wishes, by.wishesMissed)} of ${wishes}`),
+            figures('Firm', ({ firm, by }) => (by.notForIt > 0 ? '' : `${firm - by.firmBroken} of ${firm}`)),
+            figures('Wishes', ({ wishes, by }) => (by.notForIt > 0 ? '' : `${wishes - by.wishesMissed} of ${wishes}`)),
             figures('Open', ({ by }) => by.gaps || ''),
             figures('Price with tax', ({ by }) =>
               known(by.priceCents) ? formatQuantity(by.priceCents, 'money', set) : '',
@@ -95,7 +96,7 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
               ),
             ),
             actions('Look at it', ({ revision, options, by }) =>
-              by.misfits < 1000 ? (
+              by.notForIt === 0 ? (
                 <Button
                   size="small"
                   aria-label={`Look at ${revision.kitName} ${revision.revision} ${options.join(' ')}`}

@@ -5,7 +5,7 @@ import { nextRevision, revisionOf, rootOf } from '../../core/vehicle/revisions.t
 import type { Tx } from '../db/connect.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
-import { freeId } from '../read/freeId.ts';
+import { freeId } from './freeId.ts';
 
 export type StoredComponent = typeof component.$inferSelect;
 
