@@ -45,6 +45,10 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.getByText('Needs a decision').waitFor();
   },
   jobs: (p) => p.goto(`${running.url}/jobs`),
+  kit: async (p) => {
+    await p.goto(`${running.url}/kits/wren-kit`);
+    await p.getByText('What it comes to').waitFor();
+  },
   components: async (p) => {
     await p.goto(`${running.url}/components/drive`);
     await p.getByRole('table', { name: 'Drive unit' }).waitFor();

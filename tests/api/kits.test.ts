@@ -284,6 +284,11 @@ describe('a kit as a file', () => {
 
 describe('a kit and a job', () => {
   test('another revision changes what nobody has ordered or begun, and tells what is over', async () => {
+    await sql(
+      `update part_line set state = 'missing' where "from" = 'kit' and state = 'inStores'
+        and job_id = (select id from job where number = $1)`,
+      [(await ilse.job('Bakery van')).number],
+    );
     const van = await ilse.job('Bakery van');
     const sister = await ilse.send('post', '/kits/wren-kit/revisions', { from: 'wren-kit-c', note: 'another heater' });
     const draft = await revisionOf('wren-kit', sister.body.id.slice(9).toUpperCase());

@@ -42,6 +42,11 @@ describe('what Match asks for, taken into the job', () => {
       return job.designs.find(({ id }) => id === job.chosenDesignId)!.inputs.torqueCapNm;
     };
     const shuttle = await ilse.job('Hotel shuttle');
+    // Its design is sold and never changes: another is made and chosen.
+    const { inputs } = shuttle.designs.find(({ id }) => id === shuttle.chosenDesignId)!;
+    const { body: made } = await ilse.send('post', `/jobs/${shuttle.number}/designs`, { name: 'B, capped', inputs });
+    const choice = { designId: made.id, version: shuttle.version };
+    expect((await ilse.send('put', `/jobs/${shuttle.number}/chosen-design`, choice)).status).toBe(200);
     const before = await capOf();
     expect((await decide(ilse, shuttle.number, 'drivelineTorque', 'rear axle pinion', 'accepted')).status).toBe(200);
     const work = (await ilse.job('Hotel shuttle')).decisions.at(-1)!.work!;

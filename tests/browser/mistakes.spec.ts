@@ -93,13 +93,13 @@ test('a vehicle figure of this very vehicle, and the measuring list it leaves', 
 test('gaps in cover are settled, a verdict is decided with a reason', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Ice-cream van', 'match');
-  await page.getByRole('button', { name: 'Decide on Mounting point, lower left' }).click();
+  await page.getByRole('button', { name: 'Override: Mounting point, lower left' }).click();
   await page.getByLabel('Why it is taken all the same').fill('no');
-  await page.getByRole('button', { name: 'Override' }).click();
-  await expect(page.getByText(/too short/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it all the same' }).click();
+  await expect(page.getByText(/Reason is needed/)).toBeVisible();
   await page.getByLabel('Why it is taken all the same').fill('cradle 1.3 is on the bench');
-  await page.getByRole('button', { name: 'Override' }).click();
-  await expect(page.getByText(/Overridden by Ilse Marrow.*cradle 1\.3 is on the bench/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it all the same' }).click();
+  await expect(page.getByText(/Taken all the same by Ilse Marrow.*cradle 1\.3 is on the bench/)).toBeVisible();
   await page.locator('[data-function="coolBattery"]').click();
   await choose(page, 'Covered by', 'made here');
   await page.getByLabel('What, or why not').fill('ducted air');

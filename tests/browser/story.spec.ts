@@ -131,6 +131,7 @@ test('one job from brief to signed check', async ({ page, address }) => {
   await test.step('6 match the kit: it fits this variant, not its sister', async () => {
     await page.getByRole('link', { name: /Match/ }).click();
     await expect(page.locator('[data-overall="afterWork"]')).toBeVisible();
+    await page.getByRole('button', { name: /Show all \d+ findings/ }).click();
     await expect(page.locator('[data-rule="mountingPoints"][data-verdict="fits"]').first()).toContainText(
       '12 mm spare',
     );

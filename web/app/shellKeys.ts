@@ -28,6 +28,7 @@ const PLAIN = { useKey: true, ignoreModifiers: true, ignoreEventWhen: rests } as
 const PLACE_OF: Readonly<Record<string, string>> = {
   KeyF: '/',
   KeyJ: '/jobs',
+  KeyK: '/kits',
   KeyM: '/models',
   KeyC: '/components',
   KeyP: '/people',

@@ -1,0 +1,212 @@
+import { readFile } from 'node:fs/promises';
+import { choose, expect, openJob, signIn, tally, test } from './fixture.ts';
+
+test('a kit is drawn, read by somebody else and released, and a lesson goes into it', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await page.keyboard.press('Alt+k');
+  await page.getByRole('link', { name: 'Wren front-drive kit' }).click();
+  await expect(page.locator('[data-revision="D"]')).toContainText('things differ from C');
+  await expect(page.locator('[data-revision="A"]')).toContainText('withdrawn: inlet bracket cracked');
+  await expect(page.locator('[data-break-even]')).toContainText('Each leaves');
+
+  await test.step('what an option does, on a variant', async () => {
+    const boot = page.locator('[data-option="keep-boot"]');
+    await expect(boot).toContainText(/−\d+\skm/);
+    await expect(boot).toContainText(/\+\d+\sl/);
+    await expect(boot).toContainText(/−\d+\skg/);
+    await choose(page, 'On the variant', '1.3 panel van');
+    await expect(boot).toContainText(/−\d+\skm/);
+  });
+
+  await test.step('a gap is closed, and what nobody answers for gets a source', async () => {
+    await expect(page.locator('[data-need="cover"]')).toHaveAttribute('data-met', 'false');
+    await page.getByText('Cover', { exact: true }).click();
+    await page.locator('[data-function="regenLamps"]').click();
+    await choose(page, 'Or covered by', 'made here');
+    await page.getByLabel('What, or why not').fill('relay from the controller');
+    await page.getByRole('button', { name: 'Settle', exact: true }).click();
+    await expect(page.locator('[data-need="cover"]')).toHaveAttribute('data-met', 'true');
+    await page.getByText('Stages', { exact: true }).click();
+    await page.getByRole('button', { name: /^Rear box and drive in/ }).click();
+    const steps = page.locator('[data-step-row]');
+    for (const n of [1, 2]) await steps.nth(n).getByLabel('Who says so').fill('drawing WK-14');
+    await expect(page.locator('[data-need="torqueSources"]')).toHaveAttribute('data-met', 'true');
+    await page.getByRole('button', { name: 'Save the draft' }).click();
+    await expect(page.getByRole('button', { name: 'Save the draft' })).toBeDisabled();
+  });
+
+  await test.step('its order by the keyboard, and a line twice is told', async () => {
+    await page.getByText('What is in it', { exact: true }).click();
+    const handle = page.getByRole('button', { name: 'Move Contactor box K450' });
+    await handle.focus();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('ArrowDown');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Space');
+    await expect(page.locator('[data-line]').first()).toHaveAttribute('data-line', 'Service switch with interlock');
+    await choose(page, 'Component to add', 'Vehicle controller');
+    await page.getByRole('button', { name: 'Add the line' }).click();
+    await expect(page.locator('[data-need="lines"]')).toContainText('Vehicle controller, counted twice');
+    await page.getByRole('button', { name: 'Drop Vehicle controller' }).last().click();
+    await page.getByRole('button', { name: 'Take back' }).first().click();
+  });
+
+  await test.step('a lesson is taken into the draft', async () => {
+    await page.getByRole('button', { name: /^Settle: Heater contactor/ }).click();
+    await page.getByRole('button', { name: 'Settle it' }).click();
+    await expect(page.locator('[data-lesson="waiting"]')).toHaveCount(1);
+  });
+
+  await test.step('another person reads it; then it is released and stays as it is', async () => {
+    await expect(page.getByText('You changed it last: somebody else reads it.')).toBeVisible();
+    await page.getByRole('button', { name: /Ilse Marrow, menu/ }).click();
+    await page.getByText('Sign out').click();
+    await signIn(page, address, 'jory');
+    await page.goto(`${address}/kits/wren-kit?rev=D`);
+    await page.getByRole('button', { name: 'I have read it and agree' }).click();
+    await expect(page.locator('[data-need="secondReader"]')).toHaveAttribute('data-met', 'true');
+    await page.getByRole('button', { name: /Jory Opie, menu/ }).click();
+    await page.getByText('Sign out').click();
+    await signIn(page, address, 'ilse');
+    await page.goto(`${address}/kits/wren-kit?rev=D`);
+    await page.getByRole('button', { name: 'Release D' }).click();
+    await expect(page.getByText('Released by Ilse Marrow; it never changes.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Save the draft' })).toBeHidden();
+  });
+
+  await test.step('a job takes the new revision, told before what it changes', async () => {
+    await openJob(page, address, 'Bakery van', 'match');
+    await choose(page, 'Kit and revision', 'Wren front-drive kit, revision D');
+    await page.getByLabel('Keep the boot').check();
+    await expect(page.locator('[data-upgrade]')).toContainText(/range −\d+\skm/);
+    await expect(page.locator('[data-upgrade]')).toContainText(/Module N6.*14 → 10/);
+    await page.getByRole('button', { name: 'Take this kit' }).click();
+    await expect(page.getByText('taken for this job')).toBeVisible();
+  });
+});
+
+test('one slide cures a cradle, its work is taken in; with a damper in the way it is refused by so many millimetres', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  const number = await openJob(page, address, 'Ice-cream van', 'match');
+  const job = (await (await page.request.get(`${address}/api/jobs/${number}`)).json()) as { vehicle: { id: string } };
+  await page.goto(`${address}/vehicles/${job.vehicle.id}`);
+  await expect(page.getByRole('link', { name: 'Way-back sheet' })).toBeVisible();
+  // A van of the pick-up kind, whose engine mounts all sit 20 mm further back.
+  await page.goto(`${address}/jobs/new`);
+  await page.getByLabel('Client', { exact: true }).fill('Quay Builders');
+  await page.getByLabel('What it is').fill('Builders’ pick-up');
+  await choose(page, 'Model', '1.1 pick-up');
+  await page.getByLabel('Year built').fill('1971');
+  await page.getByLabel('Chassis number').fill('41207');
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('link', { name: /^Match/ })).toBeVisible();
+  await page.getByRole('link', { name: /^Match/ }).click();
+  await choose(page, 'Kit and revision', 'Wren front-drive kit, revision C');
+  const slide = page.locator('[data-rule="commonSlide"]');
+  await expect(slide).toHaveAttribute('data-verdict', 'afterWork');
+  await expect(slide).toContainText(/1[0-9]\smm further aft/);
+  await page.getByRole('button', { name: 'Take this kit' }).click();
+  await page.getByRole('button', { name: /^Take in: Cradle, one slide/ }).click();
+  await expect(slide).toContainText('Taken into the job');
+  await page.getByRole('button', { name: /^Take back: Cradle, one slide/ }).click();
+  await expect(slide).not.toContainText('Taken into the job');
+
+  // The damper stands nearer on the vehicle than the model says: the model is put right, and the vehicle takes it.
+  const library = (await (await page.request.get(`${address}/api/library`)).json()) as {
+    variants: { id: string; version: number; moving: { xMm: number; yMm: number }[] }[];
+  };
+  const { id, version, ...variant } = library.variants.find((one) => one.id === 'wren-pickup')!;
+  const nearer = variant.moving.map((part) => ({ ...part, xMm: 530, yMm: part.yMm / 2 }));
+  const token = (await page.context().cookies()).find(({ name }) => /csrf|token/i.test(name))?.value ?? '';
+  const told = await page.evaluate(
+    async ([path, body, csrf]) => {
+      const session = (await (await fetch('/api/session')).json()) as { csrfToken?: string; token?: string };
+      const answer = await fetch(path!, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': session.csrfToken ?? session.token ?? csrf! },
+        body: body!,
+      });
+      return answer.status;
+    },
+    [`/api/variants/${id}`, JSON.stringify({ variant: { ...variant, moving: nearer }, version }), token],
+  );
+  expect(told).toBe(200);
+  await page.reload();
+  await page.getByRole('link', { name: /^Vehicle/ }).click();
+  await page.getByRole('button', { name: /Take the newer/ }).click();
+  await page.getByRole('link', { name: /^Match/ }).click();
+  await expect(slide).toHaveAttribute('data-verdict', 'doesNotFit');
+  await expect(slide).toContainText(/exclude each other/);
+  await expect(slide).toContainText(/\d+\smm short/);
+});
+
+test('which kit, and why the second is second; what was changed on a vehicle decides what it can go back to', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Bakery van', 'match');
+  await page.getByRole('button', { name: /^Which kit/ }).click();
+  const ways = page.locator('[data-way]');
+  await expect(ways.first()).toContainText('first');
+  await expect(ways.nth(1)).toContainText('than the one before');
+  await page.getByRole('button', { name: /^All \d+/ }).click();
+  await expect(page.locator('[data-way="lantern-kit-a"]').first()).toContainText('this vehicle has not');
+
+  await page.getByRole('link', { name: /^Build/ }).click();
+  await expect(page.locator('[data-reversible]')).toHaveAttribute('data-reversible', 'true');
+  await expect(tally(page, 'reversible')).toHaveAttribute('data-state', 'met');
+  await page.getByRole('button', { name: 'Enter a change' }).click();
+  await choose(page, 'What was done', 'Hole drilled');
+  await expect(page.getByText('Ask the client before you do it.')).toBeVisible();
+  await page.getByLabel('What', { exact: true }).fill('Hole, 8 mm');
+  await page.getByLabel('Where on the vehicle').fill('left inner wing');
+  await page.getByLabel('How it is undone').fill('welded shut');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText(/who agreed that the metal is worked on/)).toBeVisible();
+  await page.getByLabel('Agreed by').fill('the client, by telephone');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.locator('[data-register="hole"]')).toBeVisible();
+  await expect(page.locator('[data-reversible]')).toHaveAttribute('data-reversible', 'false');
+  await expect(tally(page, 'reversible')).toHaveAttribute('data-state', 'broken');
+  await page.getByRole('button', { name: 'Note a lesson: Hole, 8 mm' }).isHidden();
+  await page.getByRole('button', { name: /^Note a lesson: .* as a whole/ }).click();
+  await page.getByLabel('What to change in the kit or the work').fill('A bracket for the lead');
+  await page.getByRole('button', { name: 'Note the lesson' }).click();
+  await expect(page.locator('[data-lesson="waiting"]').last()).toContainText('A bracket for the lead');
+});
+
+test('a kit goes out as a file and comes in, each component found or shown as new', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await page.goto(`${address}/kits/lantern-kit`);
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as file' }).click(),
+  ]);
+  const text = await readFile(await saved.path(), 'utf8');
+  const file = JSON.parse(text);
+  file.name = 'Lantern from elsewhere';
+  file.components[0].component.name = 'Something of theirs';
+  file.components[0].component.massKg += 1;
+  await page.goto(`${address}/kits`);
+  await page.getByRole('button', { name: 'Take in a file' }).click();
+  const drop = page.locator('input[type="file"]');
+  await drop.setInputFiles({
+    name: 'new.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(text.replace('"version": 1', '"version": 7')),
+  });
+  await expect(page.getByText(/of a newer Dajo than this one/)).toBeVisible();
+  await drop.setInputFiles({
+    name: 'kit.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  });
+  await expect(page.getByText('1 would be new in the catalogue')).toBeVisible();
+  await expect(page.locator('[data-match="new"]')).toContainText('Something of theirs');
+  await page.getByRole('button', { name: 'Take the kit in' }).click();
+  await expect(page.getByRole('heading', { name: /Lantern from elsewhere/ })).toBeVisible();
+});
