@@ -38,10 +38,10 @@ const work = { rateCents: 5800, todayDay: 20_000, latestPartDay: null, remaining
 
 /** The report of a kit on a variant, with the job's use and weights where it has them. */
 function report(revisionId: string, variantId: string) {
-  const job = JOBS.find((j) => j.variantId === variantId && j.corners) ?? JOBS.find((j) => j.variantId === variantId)!;
+  const job = JOBS.find((j) => j.variantId === variantId && j.corners) ?? JOBS.find((j) => j.variantId === variantId);
   const variant = VARIANTS.find((v) => v.id === variantId)!;
-  const [a, b, c, d] = job.corners ?? [0, 0, 0, 0];
-  const weighing = job.corners
+  const [a, b, c, d] = job?.corners ?? [0, 0, 0, 0];
+  const weighing = job?.corners
     ? { frontLeftKg: a, frontRightKg: b, rearLeftKg: c, rearRightKg: d, state: 'asReceived' as const, by: '', at: '' }
     : null;
   const revision = REVISIONS.find((r) => r.id === revisionId)!;
@@ -50,7 +50,7 @@ function report(revisionId: string, variantId: string) {
     options: [],
     library: LIBRARY,
     vehicle: vehicleState(variant, {}, weighing),
-    use: job.use,
+    use: job?.use ?? JOBS[4]!.use,
     work,
     cover: {},
     reversibleFirm: true,
@@ -139,6 +139,32 @@ describe('kits', () => {
     expect(kitHours(revision, '', [])).toBeGreaterThan(45);
     expect(revision.stages.filter((stage) => stage.liveHv && stage.people === 2)).toHaveLength(1);
     expect(revision.stages.filter((stage) => stage.steps.some((step) => step.limit)).length).toBeGreaterThanOrEqual(2);
+  });
+  test('nothing fits on what nobody knows: both sides of every finding that fits are there', () => {
+    for (const revision of REVISIONS)
+      for (const { id } of VARIANTS) {
+        const { findings, verdict } = report(revision.id, id);
+        for (const { rule, subject, left, right, verdict: one } of findings)
+          if (one === 'fits')
+            expect([left.value, right.value], `${revision.id} ${id} ${rule} ${subject}`).not.toContain(null);
+        // The worst of them is the verdict, in whatever order the rules are read.
+        const worst = ['doesNotFit', 'measureFirst', 'afterWork', 'fits'].find((name) =>
+          findings.some((one) => one.verdict === name),
+        );
+        expect(verdict).toBe(worst);
+      }
+  });
+  test('the pick-up, whose engine mounts sit 20 mm further back, wants its cradle slid', () => {
+    const found = report('wren-kit-c', 'wren-pickup').findings;
+    // Upper slots let it go 8 to 32 mm, lower ones 5 to 35: 8, and five more for reserve.
+    expect(found.find(({ rule }) => rule === 'commonSlide')).toMatchObject({
+      verdict: 'afterWork',
+      left: { value: 13 },
+      right: { value: 8, to: 32 },
+    });
+    expect(found.filter(({ rule }) => rule === 'mountingPoints').map(({ verdict }) => verdict)).toEqual(
+      Array(4).fill('fits'),
+    );
   });
   test('the Wren kit fits the 1.1 and not its sister, for the reason a person would give', () => {
     const good = report('wren-kit-c', 'wren-11');

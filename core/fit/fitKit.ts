@@ -1,4 +1,5 @@
-import type { CoverChoice } from '../kit/kit.ts';
+import type { FigureSheet } from '../figures/evaluate.ts';
+import type { CoverChoice, KitPart } from '../kit/kit.ts';
 import { type CoverLine, coverOf } from './cover.ts';
 import { type CradleSlide, cradleSlides } from './cradleSlide.ts';
 import type { Finding, Verdict } from './finding.ts';
@@ -18,6 +19,9 @@ export interface FitReport {
   readonly findings: readonly Finding[];
   readonly cover: readonly CoverLine[];
   readonly slides: readonly CradleSlide[];
+  /** What the kit brings here, and the figures of the design it makes. */
+  readonly parts: readonly KitPart[];
+  readonly sheet: FigureSheet;
 }
 
 /** Puts a kit revision with its options against a vehicle: every rule on the design the kit makes there. */
@@ -30,5 +34,5 @@ export function fitKit(input: FitInput): FitReport {
   const findings = judgeFit({
     ...{ vehicle, sheet, revision, parts, cover, reversibleFirm, slides, options, library, region },
   });
-  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover), slides };
+  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover), slides, parts, sheet };
 }

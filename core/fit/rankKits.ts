@@ -3,10 +3,8 @@ import type { BriefLine } from '../brief/lines.ts';
 import { componentAs } from '../component/sheets.ts';
 import { FIGURES } from '../figures/index.ts';
 import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
-import { coverOf } from './cover.ts';
 import type { Verdict } from './finding.ts';
 import { type FitInput, type FitReport, fitKit } from './fitKit.ts';
-import { kitOnVehicle } from './kitSheet.ts';
 
 /** What decides between two ways, the first first. Less is better of each. */
 const CRITERIA = [
@@ -82,8 +80,7 @@ function judge(ground: RankGround, revision: KitRevision, options: readonly stri
     };
   }
   const report = fitKit({ ...rest, revision, options });
-  const { sheet, parts } = kitOnVehicle({ ...rest, revision, options });
-  const cover = coverOf(parts, { ...revision.cover, ...rest.cover });
+  const { sheet, cover } = report;
   const lines = judgeBrief(brief, sheet, { cover });
   const broken = lines.filter(({ state, line }) => state === 'broken' && line.firm);
   const missed = lines.filter(({ state, line }) => state === 'broken' && !line.firm).length;
