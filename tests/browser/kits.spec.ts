@@ -98,12 +98,12 @@ test('one slide cures a cradle, its work is taken in; with a damper in the way i
   await page.goto(`${address}/jobs/new`);
   await page.getByLabel('Client', { exact: true }).fill('Quay Builders');
   await page.getByLabel('What it is').fill('Builders’ pick-up');
-  await choose(page, 'Model', '1.1 pick-up');
+  await choose(page, 'Model and variant', '1.1 pick-up');
   await page.getByLabel('Year built').fill('1971');
   await page.getByLabel('Chassis number').fill('41207');
   await page.getByRole('button', { name: 'Open the job' }).click();
-  await expect(page.getByRole('link', { name: /^Match/ })).toBeVisible();
-  await page.getByRole('link', { name: /^Match/ }).click();
+  await expect(page.getByRole('link', { name: /Match/ })).toBeVisible();
+  await page.getByRole('link', { name: /Match/ }).click();
   await choose(page, 'Kit and revision', 'Wren front-drive kit, revision C');
   const slide = page.locator('[data-rule="commonSlide"]');
   await expect(slide).toHaveAttribute('data-verdict', 'afterWork');
@@ -119,25 +119,24 @@ test('one slide cures a cradle, its work is taken in; with a damper in the way i
     variants: { id: string; version: number; moving: { xMm: number; yMm: number }[] }[];
   };
   const { id, version, ...variant } = library.variants.find((one) => one.id === 'wren-pickup')!;
-  const nearer = variant.moving.map((part) => ({ ...part, xMm: 530, yMm: part.yMm / 2 }));
-  const token = (await page.context().cookies()).find(({ name }) => /csrf|token/i.test(name))?.value ?? '';
+  const nearer = variant.moving.map((part) => ({ ...part, xMm: 108, yMm: part.yMm / 5 }));
   const told = await page.evaluate(
-    async ([path, body, csrf]) => {
-      const session = (await (await fetch('/api/session')).json()) as { csrfToken?: string; token?: string };
+    async ([path, body]) => {
+      const session = (await (await fetch('/api/session')).json()) as { csrfToken: string };
       const answer = await fetch(path!, {
         method: 'PUT',
-        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': session.csrfToken ?? session.token ?? csrf! },
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': session.csrfToken },
         body: body!,
       });
       return answer.status;
     },
-    [`/api/variants/${id}`, JSON.stringify({ variant: { ...variant, moving: nearer }, version }), token],
+    [`/api/variants/${id}`, JSON.stringify({ variant: { ...variant, moving: nearer }, version })],
   );
   expect(told).toBe(200);
   await page.reload();
-  await page.getByRole('link', { name: /^Vehicle/ }).click();
+  await page.getByRole('link', { name: /Vehicle/ }).click();
   await page.getByRole('button', { name: /Take the newer/ }).click();
-  await page.getByRole('link', { name: /^Match/ }).click();
+  await page.getByRole('link', { name: /Match/ }).click();
   await expect(slide).toHaveAttribute('data-verdict', 'doesNotFit');
   await expect(slide).toContainText(/exclude each other/);
   await expect(slide).toContainText(/\d+\smm short/);
@@ -156,7 +155,7 @@ test('which kit, and why the second is second; what was changed on a vehicle dec
   await page.getByRole('button', { name: /^All \d+/ }).click();
   await expect(page.locator('[data-way="lantern-kit-a"]').first()).toContainText('this vehicle has not');
 
-  await page.getByRole('link', { name: /^Build/ }).click();
+  await page.getByRole('link', { name: /Build/ }).click();
   await expect(page.locator('[data-reversible]')).toHaveAttribute('data-reversible', 'true');
   await expect(tally(page, 'reversible')).toHaveAttribute('data-state', 'met');
   await page.getByRole('button', { name: 'Enter a change' }).click();
@@ -172,7 +171,6 @@ test('which kit, and why the second is second; what was changed on a vehicle dec
   await expect(page.locator('[data-register="hole"]')).toBeVisible();
   await expect(page.locator('[data-reversible]')).toHaveAttribute('data-reversible', 'false');
   await expect(tally(page, 'reversible')).toHaveAttribute('data-state', 'broken');
-  await page.getByRole('button', { name: 'Note a lesson: Hole, 8 mm' }).isHidden();
   await page.getByRole('button', { name: /^Note a lesson: .* as a whole/ }).click();
   await page.getByLabel('What to change in the kit or the work').fill('A bracket for the lead');
   await page.getByRole('button', { name: 'Note the lesson' }).click();
