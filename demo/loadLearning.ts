@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
-import { bespokeStages, boltInStages } from '../core/kit/usualStages.ts';
+import { bespokeStages } from '../core/kit/bespokeStages.ts';
+import { boltInStages } from '../core/kit/usualStages.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
 

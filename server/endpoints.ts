@@ -11,6 +11,8 @@ import { fileEndpoints } from './files/routes.ts';
 import { planEndpoints } from './floor/planRoutes.ts';
 import { floorEndpoints } from './floor/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
+import { evidenceEndpoints } from './jobs/evidenceRoutes.ts';
+import { matchEndpoints } from './jobs/matchRoutes.ts';
 import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
 import { kitFileEndpoints } from './kits/fileRoutes.ts';
@@ -46,6 +48,8 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...clientEndpoints,
   ...vehiclesEndpoints,
   ...jobEndpoints,
+  ...matchEndpoints,
+  ...evidenceEndpoints,
   ...briefEndpoints,
   ...vehicleEndpoints,
   ...recordedRouteEndpoints,

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { Basic } from '../../contract/basics.ts';
-import { bespokeStages, boltInStages } from '../../core/kit/usualStages.ts';
+import { bespokeStages } from '../../core/kit/bespokeStages.ts';
+import { boltInStages } from '../../core/kit/usualStages.ts';
 import type { Tx } from '../db/connect.ts';
 import { component, stageTemplate, supplier } from '../db/schema/index.ts';
 

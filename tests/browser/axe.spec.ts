@@ -40,6 +40,21 @@ test('axe finds nothing on any view', async ({ page, address }) => {
   await page.getByRole('button', { name: 'Add one' }).click();
   await page.getByRole('button', { name: 'Add to torque curve' }).click();
   await look('a component being added');
+  await page.goto(`${address}/kits`);
+  await expect(page.getByRole('table', { name: 'Kits' })).toContainText('Wren');
+  await look('kits');
+  await page.goto(`${address}/kits/wren-kit`);
+  await expect(page.getByText('What it comes to')).toBeVisible();
+  for (const part of ['What is in it', 'Beside', 'Boxes', 'Cover', 'Stages', 'Not in it']) {
+    await page.getByText(part, { exact: true }).click();
+    await look(`a kit, ${part}`);
+  }
+  await page.goto(`${address}/kits/stages`);
+  await expect(page.locator('.stages-editor')).toBeVisible();
+  await look('lists of stages');
+  await page.goto(`${address}/workshop`);
+  await expect(page.getByText('An hour by skill')).toBeVisible();
+  await look('the workshop');
   await page.goto(`${address}/jobs/new`);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Client is needed.')).toBeVisible();
@@ -49,6 +64,9 @@ test('axe finds nothing on any view', async ({ page, address }) => {
     await expect(page.getByText('Brief against now')).toBeVisible();
     await look(step);
   }
+  await page.getByRole('button', { name: /^Which kit/ }).click();
+  await expect(page.getByRole('table', { name: 'Which kit' })).toBeVisible();
+  await look('which kit');
   await openJob(page, address, 'Hotel shuttle', 'parts');
   await expect(page.getByText('was due', { exact: false })).toBeVisible();
   await look('parts');

@@ -76,7 +76,9 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(keys.jobs).catch(() => {});
   // Histories that are open follow.
   void mutate(
-    (key) => typeof key === 'string' && /\/(events|history)$|\/files(\/|$)|^\/(clients|vehicles|catalogue|kits|stage-templates)/.test(key),
+    (key) =>
+      typeof key === 'string' &&
+      /\/(events|history)$|\/files(\/|$)|^\/(clients|vehicles|catalogue|kits|stage-templates)/.test(key),
   ).catch(() => {});
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {
     gathering = null;

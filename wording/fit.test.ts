@@ -1,0 +1,97 @@
+import { describe, expect, test } from 'vitest';
+import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
+import { findingSentence, marginText, nextAction, RULE_NAME, standingOverrides } from './fit.ts';
+
+const side = (value: Side['value'], kind: Side['kind'] = 'length', to?: number): Side => ({
+  ...{ value, kind, source: 'library' },
+  ...(to !== undefined && { to }),
+});
+const finding = (rule: RuleId, verdict: Verdict, left: Side, right: Side, more: Partial<Finding> = {}): Finding => ({
+  ...{ rule, subject: 'it', verdict, left, right, margin: null, unmeasured: [], work: null },
+  ...more,
+});
+const say = (one: Finding) => findingSentence(one, 'metric').replace(/\s/g, ' ');
+
+describe('what a finding says', () => {
+  test.each<[string, Finding, string]>([
+    [
+      'a cradle that is slid',
+      finding('commonSlide', 'afterWork', side(13), side(8, 'length', 32)),
+      'All its demands are met 13 mm further aft; from +8 mm to +32 mm would do.',
+    ],
+    [
+      'forward, with no end on one side',
+      finding('commonSlide', 'afterWork', side(-13), side(Number.NEGATIVE_INFINITY, 'length', -8)),
+      'All its demands are met 13 mm further forward; from any to −8 mm would do.',
+    ],
+    [
+      'a cradle that cannot be slid',
+      finding('commonSlide', 'doesNotFit', side('upper left', null), side('lower left', null)),
+      'upper left and lower left exclude each other: the cradle is one piece.',
+    ],
+    ['what moves', finding('movingParts', 'doesNotFit', side(9), side(25)), '9 mm apart; 25 mm wanted to what moves.'],
+    [
+      'precharge',
+      finding('ownPrecharge', 'afterWork', side(353, 'voltage'), side(300, 'voltage')),
+      'Full pack 353 V; its own precharge stands 300 V.',
+    ],
+    [
+      'satellites',
+      finding('satellites', 'afterWork', { ...side(3, 'count'), source: 'sheet' }, side(4, 'count')),
+      '3 in the kit; the boxes need 4, counted box by box.',
+    ],
+    [
+      'a pass nobody measured',
+      finding('passThroughs', 'measureFirst', side(30), side(null)),
+      'Plus and minus need 30 mm; no pass of this variant is known.',
+    ],
+    [
+      'an inlet by its region',
+      finding('inletPlace', 'doesNotFit', side('type 1', null), side('type 2', null)),
+      'It is type 1; where it will charge, type 2 is usual.',
+    ],
+    [
+      'an inlet by its opening',
+      finding('inletPlace', 'afterWork', side(72), side(58)),
+      'It wants an opening of 72 mm; the widest of the body is 58 mm.',
+    ],
+    [
+      'a sheet that is silent',
+      finding('boxSafety', 'measureFirst', side('its sheet does not say', null), side('inside the cabin', null)),
+      'Its sheet does not say.',
+    ],
+    [
+      'a bus',
+      finding('buses', 'doesNotFit', side('a and b', null), side('one that commands', null)),
+      'a and b; one that commands is wanted.',
+    ],
+  ])('%s', (_, one, sentence) => expect(say(one)).toBe(sentence));
+
+  test('every rule has a name, a sentence whatever is known, and a next thing to do unless it fits', () => {
+    for (const rule of Object.keys(RULE_NAME) as RuleId[])
+      for (const value of [1, null] as const)
+        for (const verdict of ['doesNotFit', 'measureFirst'] as const) {
+          const one = finding(
+            rule,
+            verdict,
+            side(value ?? 'what it brings', value ? 'length' : null),
+            side(value, 'length', 2),
+          );
+          expect(findingSentence(one, 'us').length, rule).toBeGreaterThan(5);
+          expect(findingSentence(one, 'metric'), rule).not.toMatch(/undefined|NaN|\[object/);
+          expect(nextAction(one, 'metric').length, `${rule} ${verdict}`).toBeGreaterThan(5);
+        }
+  });
+  test('work says its step and hours; the margin the hours', () => {
+    const one = finding('liftTipping', 'afterWork', side(1), side(2), { work: { hours: 0.5, step: 'Prop the tail' } });
+    expect(nextAction(one, 'metric')).toBe('Prop the tail: adds 0.5 h.');
+    expect(marginText(one, 'metric')).toBe('0.5 h');
+  });
+});
+
+test('what was taken all the same stands until somebody says otherwise', () => {
+  const word = (decision: string, subject = 'rear') => ({ rule: 'bayMass', subject, decision });
+  expect(standingOverrides([word('overridden'), word('accepted', 'front')])).toHaveLength(1);
+  expect(standingOverrides([word('overridden'), word('takenBack')])).toEqual([]);
+  expect(standingOverrides([word('overridden'), word('takenBack'), word('overridden')])).toHaveLength(1);
+});
