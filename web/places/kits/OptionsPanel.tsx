@@ -94,7 +94,7 @@ export function OptionsPanel({ kit, revision, variants, shelves }: Props) {
             rowKey={({ option }) => option ?? 'as it is'}
             rowMark={({ option }) => ({ 'data-option': option ?? 'as it is' })}
             columns={({ words, figures }) => [
-              words('', ({ option }) =>
+              words('Option', ({ option }) =>
                 option === null ? (
                   <strong>as it is</strong>
                 ) : (

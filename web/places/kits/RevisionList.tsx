@@ -62,7 +62,7 @@ export function RevisionList({ kit, shown, onShow, onSister }: Props) {
                 {revision.jobs.map((job, i) => (
                   <span key={job.number}>
                     {i > 0 && ', '}
-                    <Link to={`/jobs/${job.number}/match`} title={`${job.title}, ${job.client}`}>
+                    <Link className="in-text" to={`/jobs/${job.number}/match`}>
                       {job.number}
                     </Link>
                   </span>
