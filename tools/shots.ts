@@ -57,10 +57,6 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(`${running.url}/models/wren-11`);
     await p.locator('[data-bay]').first().focus();
   },
-  people: async (p) => {
-    await p.goto(`${running.url}/people`);
-    await p.getByRole('table', { name: 'People' }).waitFor();
-  },
   vehicle: async (p) => {
     await p.goto(`${running.url}/clients`);
     await p.getByRole('link', { name: 'Bakery van' }).click();
