@@ -24,7 +24,8 @@ export type EventResource =
   | 'client'
   | 'kit'
   | 'lesson'
-  | 'register';
+  | 'register'
+  | 'order';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -54,6 +55,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   kit: [],
   lesson: ['lessons'],
   register: ['register', 'head'],
+  order: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

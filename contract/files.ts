@@ -13,6 +13,8 @@ export const FILE_ABOUT = [
   'authorisation',
   'lesson',
   'register',
+  'kitRevision',
+  'order',
 ] as const;
 export type FileAbout = (typeof FILE_ABOUT)[number];
 

@@ -11,6 +11,7 @@ import {
   type KitRevision,
 } from '../core/kit/kit.ts';
 import { doubled } from '../core/kit/overlap.ts';
+import type { OrderState } from '../core/order/order.ts';
 import { address, answers, type BodySize } from './address.ts';
 import { hold } from './design.ts';
 import {
@@ -41,6 +42,8 @@ export interface KitRow {
   readonly draft: string | null;
   readonly jobs: number;
   readonly openJobs: number;
+  /** Kits that were ordered to be sent out. */
+  readonly orders: number;
   readonly waiting: number;
   readonly lessons: number;
 }
@@ -53,6 +56,14 @@ export interface CarryingJob {
   readonly state: JobState;
   readonly options: readonly string[];
   readonly vehicleId: string;
+}
+
+/** An order of a kit that goes out with a revision. */
+export interface CarryingOrder {
+  readonly number: string;
+  readonly client: string;
+  readonly state: OrderState;
+  readonly options: readonly string[];
 }
 
 export interface KitRevisionRow extends KitRevision {
@@ -72,6 +83,7 @@ export interface KitRevisionRow extends KitRevision {
   readonly withdrawnAt: string | null;
   readonly withdrawnWhy: string | null;
   readonly jobs: readonly CarryingJob[];
+  readonly orders: readonly CarryingOrder[];
 }
 
 export const KIT_WISH_KINDS = ['waiting', 'promised'] as const;

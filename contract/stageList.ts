@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { MASS_MOVES } from '../core/balance/liftStages.ts';
 import type { StageTemplate, StepLimit, StepTemplate } from '../core/kit/kit.ts';
-import { STAGE_TRAITS } from '../core/kit/kit.ts';
+import { DIFFICULTIES, STAGE_TRAITS } from '../core/kit/kit.ts';
 import { type StageProblem, stageProblems } from '../core/kit/stageProblems.ts';
 import { BASE_UNIT, type QuantityKind } from '../core/quantity/kinds.ts';
 import { faultAt, type Mutable, number, slug, text, whole } from './fields.ts';
@@ -46,6 +46,9 @@ const stage = Joi.object<Mutable<StageTemplate>, true>({
   hours: number('Hours', 0, 2000).required(),
   skill: text('Skill', 60).allow(''),
   people: whole('People', 1, 12).required(),
+  difficulty: Joi.string()
+    .valid(...DIFFICULTIES)
+    .label('How hard'),
   liveHv: Joi.boolean().label('Live high voltage').required(),
   needs: text('Needs', 120).allow('').required(),
   note: text('Note', 400).allow('').required(),

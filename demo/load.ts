@@ -8,6 +8,7 @@ import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
 import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
+import { loadOrders } from './loadOrders.ts';
 import { MODELS } from './models.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS, WORKSHOP } from './workshop.ts';
 
@@ -47,6 +48,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadKits(tx, now);
     await loadJobs(tx, now);
     await loadLearning(tx, now);
+    await loadOrders(tx, now);
   });
 }
 

@@ -66,6 +66,7 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   kit: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'kit' },
   revision: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'kit revision' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
+  order: { form: /^K\d{2}-\d{3,5}$/, what: 'kit order' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },
   of: { form: /^[A-Za-z0-9][A-Za-z0-9.-]{0,80}$/, what: 'entry' },

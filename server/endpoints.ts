@@ -21,6 +21,9 @@ import { lessonEndpoints } from './learning/lessonRoutes.ts';
 import { registerEndpoints } from './learning/registerRoutes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
+import { orderLinkEndpoints } from './orders/linkRoutes.ts';
+import { packEndpoints } from './orders/packRoutes.ts';
+import { orderEndpoints } from './orders/routes.ts';
 import { partEndpoints } from './parts/routes.ts';
 import { myEndpoints } from './people/myRoutes.ts';
 import { peopleEndpoints } from './people/routes.ts';
@@ -60,6 +63,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...proveEndpoints,
   ...kitFileEndpoints,
   ...kitEndpoints,
+  ...orderEndpoints,
+  ...packEndpoints,
+  ...orderLinkEndpoints,
   ...stageTemplateEndpoints,
   ...lessonEndpoints,
   ...registerEndpoints,

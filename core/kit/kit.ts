@@ -47,6 +47,10 @@ export interface StepTemplate {
 export const STAGE_TRAITS = ['onLift', 'boxesIn', ...MASS_MOVES] as const;
 export type StageTrait = (typeof STAGE_TRAITS)[number];
 
+/** How hard a stage is for somebody who has never done it. */
+export const DIFFICULTIES = ['plain', 'practised', 'expert'] as const;
+export type Difficulty = (typeof DIFFICULTIES)[number];
+
 export interface StageTemplate {
   readonly key: string;
   readonly name: string;
@@ -56,6 +60,8 @@ export interface StageTemplate {
   /** Whose hours they are: what they are sold for, and later who can do them. @default any */
   readonly skill?: string;
   readonly people: number;
+  /** @default plain */
+  readonly difficulty?: Difficulty;
   /** Live high-voltage work: an authorised person and a second one must be on it. */
   readonly liveHv: boolean;
   readonly needs: string;

@@ -40,6 +40,7 @@ export function boltInStages({
     stage({
       key: 'strip',
       name: 'Strip out engine, tank, exhaust',
+      difficulty: 'practised',
       skill: 'mechanical',
       after: ['receive'],
       hours: h(8),
@@ -67,6 +68,7 @@ export function boltInStages({
     stage({
       key: 'run-looms',
       name: liquid ? 'Run LV, HV looms and coolant lines' : 'Run LV and HV looms',
+      difficulty: 'practised',
       skill: 'electrical',
       after: ['clean'],
       hours: h(8),
@@ -76,6 +78,7 @@ export function boltInStages({
     stage({
       key: 'front-box',
       name: 'Front box in',
+      difficulty: 'practised',
       skill: 'mechanical',
       after: ['run-looms'],
       hours: h(3),
@@ -90,6 +93,7 @@ export function boltInStages({
           stage({
             key: 'rear-box',
             name: 'Rear box and drive in',
+            difficulty: 'practised',
             skill: 'mechanical',
             after: ['front-box'],
             hours: h(6),

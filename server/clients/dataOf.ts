@@ -32,6 +32,16 @@ export async function dataOf(db: Db, id: string) {
       sql`select g.* from register_entry g join vehicle v on v.id = g.vehicle_id where v.client_id = ${id} order by g.at`,
     ),
     waitingFor: await all(sql`select w.* from kit_wish w where w.client_id = ${id} order by w.at`),
+    kitOrders: await all(
+      sql`select o.* from kit_order o where o.client_id = ${id} or o.partner_id = ${id} order by o.number`,
+    ),
+    fitting: await all(
+      sql`select 'sign' as what, s.by, s.remark as text, s.at from order_sign s join kit_order o on o.id = s.order_id
+            where o.client_id = ${id} or o.partner_id = ${id}
+          union all select 'question', q.by, q.text, q.at from order_question q join kit_order o on o.id = q.order_id
+            where o.client_id = ${id} or o.partner_id = ${id} order by at`,
+    ),
+    approvals: await all(sql`select a.* from partner_approval a where a.client_id = ${id} order by a.at`),
     files: await all(
       sql`select f.id, f.about, f.name, f.caption, f.at from file f where f.dropped_at is null and (f.about_id in (select v.id::text from vehicle v where v.client_id = ${id})
         or f.about_id in (select id::text from job where number in (${list})))`,

@@ -76,7 +76,10 @@ function ownRows({ table, beside }: Column, { clientId, vehicleIds }: Own): SQL 
   if (table === 'event')
     return sql`(job_number in ${numbers} or resource_id = ${clientId} or resource_id in (select x::text from unnest(${sql.param(vehicleIds)}::uuid[]) x))`;
   if (table === 'idempotency_key') return sql`exists (select 1 from ${numbers} n where position(n.number in path) > 0)`;
+  const orders = sql`(select id from kit_order where client_id = ${clientId} or partner_id = ${clientId})`;
+  if (table === 'kit_order') return sql`id in ${orders}`;
   if (beside.includes('client_id')) return sql`client_id = ${clientId}`;
+  if (beside.includes('order_id')) return sql`order_id in ${orders}`;
   if (beside.includes('job_id')) return sql`job_id in ${jobs}`;
   if (beside.includes('vehicle_id')) return sql`vehicle_id in ${vehicles}`;
   if (beside.includes('stage_id')) return sql`stage_id in ${stages}`;
@@ -132,21 +135,18 @@ async function fromJson(tx: Tx, { table, column }: Column, traces: readonly stri
   return rows.length;
 }
 
-/** Throws away photographs and papers of jobs, their stages and snags, and of vehicles, for good. */
-export async function removeFiles(tx: Tx, vehicles: readonly string[]): Promise<number> {
-  if (vehicles.length === 0) return 0;
-  const ids = sql.join(
-    vehicles.map((id) => sql`${id}::uuid`),
-    sql`, `,
-  );
+/** Throws away photographs and papers of jobs, their stages and snags, of vehicles and of kit orders, for good. */
+export async function removeFiles(tx: Tx, { clientId, vehicleIds: vehicles }: Own): Promise<number> {
+  const ids = sql`select unnest(${sql.param(vehicles)}::uuid[])`;
   const { rows } = await tx.execute<{ id: string }>(sql`
-    select f.id from file f where (f.about = 'vehicle' and f.about_id::text in (select x::text from unnest(array[${ids}]) x))
+    select f.id from file f where (f.about = 'vehicle' and f.about_id::text in (select x::text from (${ids}) of_vehicles(x)))
       or f.about_id in (
         select j.id::text from job j where j.vehicle_id in (${ids})
         union select s.id::text from stage s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
         union select s.id::text from snag s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
         union select l.id::text from lesson l join job j on j.id = l.job_id where j.vehicle_id in (${ids})
-        union select g.id::text from register_entry g where g.vehicle_id in (${ids}))`);
+        union select g.id::text from register_entry g where g.vehicle_id in (${ids})
+        union select o.id::text from kit_order o where o.client_id = ${clientId} or o.partner_id = ${clientId})`);
   if (rows.length > 0)
     await tx.delete(file).where(
       inArray(

@@ -2,7 +2,7 @@ import { eq, ne, sql } from 'drizzle-orm';
 import { clientAddress } from '../../contract/clients.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { client, kitWish, vehicle } from '../db/schema/index.ts';
+import { client, kitOrder, kitWish, partnerApproval, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { dataOf } from './dataOf.ts';
@@ -53,6 +53,13 @@ export const clientEndpoints = [
           and kind = 'waiting' and ended_at is null and exists (select 1 from kit_wish other where other.kit_id = kit_wish.kit_id
             and other.client_id = ${stays.id} and other.kind = 'waiting' and other.ended_at is null)`);
       await tx.update(kitWish).set({ clientId: stays.id }).where(eq(kitWish.clientId, gone.id));
+      await tx.execute(sql`
+        update partner_approval set ended_on = current_date, ended_why = 'the same shop has an approval already'
+          where client_id = ${gone.id} and ended_on is null and exists (select 1 from partner_approval other
+            where other.kit_id = partner_approval.kit_id and other.client_id = ${stays.id} and other.ended_on is null)`);
+      await tx.update(partnerApproval).set({ clientId: stays.id }).where(eq(partnerApproval.clientId, gone.id));
+      await tx.update(kitOrder).set({ clientId: stays.id }).where(eq(kitOrder.clientId, gone.id));
+      await tx.update(kitOrder).set({ partnerId: stays.id }).where(eq(kitOrder.partnerId, gone.id));
       const contact = [...new Set([stays.contact, gone.contact].filter(Boolean))].join('; ').slice(0, 200);
       await tx
         .update(client)
@@ -83,7 +90,9 @@ export const clientEndpoints = [
       const stored = await lockClient(tx, params.id, body.version);
       const { rows: open } = await tx.execute<{ number: string }>(sql`
         select j.number from job j join vehicle v on v.id = j.vehicle_id
-        where v.client_id = ${stored.id} and j.state not in ('handedOver', 'cancelled') order by 1`);
+        where v.client_id = ${stored.id} and j.state not in ('handedOver', 'cancelled')
+        union all select o.number from kit_order o
+        where (o.client_id = ${stored.id} or o.partner_id = ${stored.id}) and o.state not in ('signed', 'cancelled') order by 1`);
       if (open.length > 0)
         throw new RuleBroken(
           `${open.map(({ number }) => number).join(', ')} ${open.length === 1 ? 'is' : 'are'} still worked on. Hand over or cancel first.`,
@@ -98,7 +107,7 @@ export const clientEndpoints = [
         ...vehicles.flatMap(({ registration, chassisNumber }) => [registration, chassisNumber]),
       ]).filter((one) => !shared.has(one));
       const vehicleIds = vehicles.map(({ id }) => id);
-      await removeFiles(tx, vehicleIds);
+      await removeFiles(tx, { clientId: stored.id, vehicleIds });
       const places = await removeTraces(tx, traces, { clientId: stored.id, vehicleIds });
       await tx
         .update(vehicle)

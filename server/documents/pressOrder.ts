@@ -1,5 +1,6 @@
 import type { StoredDesign } from '../../contract/design.ts';
 import type { JobSheet } from '../../contract/job.ts';
+import type { OrderSheet } from '../../contract/orders.ts';
 import type { RegisterRow } from '../../contract/register.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
 import type { CoverLine } from '../../core/fit/cover.ts';
@@ -14,6 +15,7 @@ export type PressOrder =
       readonly entries: readonly RegisterRow[];
       readonly print: Print;
     }
+  | { readonly paper: 'packing' | 'labels' | 'fitting'; readonly order: OrderSheet; readonly print: Print }
   | { readonly paper: 'signOff'; readonly job: JobSheet; readonly print: Print }
   | {
       readonly paper: 'design';

@@ -1,6 +1,9 @@
 import { resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { designPdf } from './designPdf.ts';
+import { fittingPdf } from './fittingPdf.ts';
+import { labelsPdf } from './labelsPdf.ts';
+import { packingPdf } from './packingPdf.ts';
 import type { PressOrder } from './pressOrder.ts';
 import { signOffPdf } from './signOffPdf.ts';
 import { wayBackPdf } from './wayBackPdf.ts';
@@ -12,6 +15,12 @@ export default function make(order: PressOrder): Promise<Uint8Array> {
       return signOffPdf(order.job, order.print);
     case 'wayBack':
       return wayBackPdf(order.vehicle, order.entries, order.print);
+    case 'packing':
+      return packingPdf(order.order, order.print);
+    case 'labels':
+      return labelsPdf(order.order, order.print);
+    case 'fitting':
+      return fittingPdf(order.order, order.print);
     case 'design':
       return designPdf(order.job, order.design, createSheet(resolveDesign(order.input)), order.cover, order.print);
   }

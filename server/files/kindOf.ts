@@ -21,14 +21,17 @@ const PAPERS: ReadonlySet<string> = new Set([
   'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
   'application/vnd.oasis.opendocument.spreadsheet',
   'application/vnd.oasis.opendocument.text',
+  // Films of how a thing is fitted.
+  'video/mp4',
+  'video/webm',
 ]);
 const PHONE_PICTURES: ReadonlySet<string> = new Set(['image/heic', 'image/heif']);
 
 const refuse = (detail: string) => new ProblemError('badInput', detail);
 
 /**
- * Judges a file by its content: pictures, PDF, office papers, plain text. Whatever a browser could run (pages, SVG, scripts
- * in markup) is refused, as is what cannot be told.
+ * Judges a file by its content: pictures, films, PDF, office papers, plain text. Whatever a browser could run (pages, SVG,
+ * scripts in markup) is refused, as is what cannot be told.
  */
 export async function kindOf(body: Buffer): Promise<FileKind> {
   if (body.length === 0) throw refuse('This file is empty.');
@@ -42,7 +45,7 @@ export async function kindOf(body: Buffer): Promise<FileKind> {
   throw refuse(
     type === 'application/xml' || looksMarked(body)
       ? 'Pages and drawings with markup (SVG, HTML, XML) are not taken: they can carry scripts. Save it as PDF or PNG.'
-      : 'What is in this file cannot be told. Take pictures (JPEG, PNG, WebP, TIFF), PDF, office papers or plain text.',
+      : 'What is in this file cannot be told. Take pictures (JPEG, PNG, WebP, TIFF), films (MP4, WebM), PDF, office papers or plain text.',
   );
 }
 

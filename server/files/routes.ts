@@ -2,10 +2,11 @@ import { eq, sql } from 'drizzle-orm';
 import { type FileAbout, type FileList, type FileRow, fileAddress } from '../../contract/files.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { file, fileContent } from '../db/schema/index.ts';
+import { file } from '../db/schema/index.ts';
 import { type Asked, serve } from '../endpoint.ts';
-import { NotFound, Stale } from '../problems.ts';
+import { Stale } from '../problems.ts';
 import { jobByNumber } from '../read/jobs.ts';
+import { sendContent } from '../read/sendContent.ts';
 import { type Content, keep, usedBytes } from './content.ts';
 import { kindOf } from './kindOf.ts';
 import { makePicture } from './picture.ts';
@@ -31,31 +32,6 @@ const listOf = async (
     usedBytes: await usedBytes(db),
     quotaBytes: config.filesQuotaBytes,
   }) satisfies FileList;
-
-/** Sends the content of a file; the address of a content never means another one, so it is kept for ever. */
-async function sendContent(
-  { db, params, res }: Asked<string, unknown>,
-  which: 'hash' | 'smallHash',
-): Promise<undefined> {
-  const [row] = await db
-    .select({ name: file.name, type: fileContent.type, body: fileContent.body })
-    .from(file)
-    .innerJoin(fileContent, eq(fileContent.hash, file[which]))
-    .where(eq(file.id, (params as { id: string }).id));
-  if (!row) throw new NotFound('file');
-  const shown = row.type.startsWith('image/') || row.type === 'application/pdf';
-  res
-    .type(row.type)
-    .set('Cache-Control', 'private, max-age=31536000, immutable')
-    // Whatever is in it, it runs nothing here.
-    .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; sandbox")
-    .attachment(row.name);
-  if (shown) res.set('Content-Disposition', (res.get('Content-Disposition') ?? '').replace(/^attachment/, 'inline'));
-  // `attachment` sets a type by the name; ours is by the content.
-  res.set('Content-Type', row.type === 'text/plain' ? 'text/plain; charset=utf-8' : row.type);
-  res.send(row.body);
-  return undefined;
-}
 
 export const fileEndpoints = [
   serve(fileAddress.of, ({ params, ...asked }) =>
@@ -132,6 +108,6 @@ export const fileEndpoints = [
       return { version };
     }),
   ),
-  serve(fileAddress.whole, (asked) => sendContent(asked, 'hash')),
-  serve(fileAddress.small, (asked) => sendContent(asked, 'smallHash')),
+  serve(fileAddress.whole, ({ db, res, params }) => sendContent(db, res, params.id, 'hash')),
+  serve(fileAddress.small, ({ db, res, params }) => sendContent(db, res, params.id, 'smallHash')),
 ];

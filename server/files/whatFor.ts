@@ -5,6 +5,8 @@ import {
   authorisation,
   component,
   job,
+  kitOrder,
+  kitRevision,
   lesson,
   registerEntry,
   snag,
@@ -23,7 +25,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
 /** Finds what a file is about; there is nothing for a file to hang on otherwise. */
 export async function whatFor(db: Db | Tx, about: FileAbout, id: string): Promise<Found> {
-  const byText = about === 'component' || about === 'variant';
+  const byText = about === 'component' || about === 'variant' || about === 'kitRevision';
   if (!byText && !UUID.test(id)) throw new NotFound('entry');
   const [row] = await ROWS[about](db, id);
   if (!row) throw new NotFound('entry');
@@ -47,6 +49,9 @@ const ROWS: Record<FileAbout, (db: Db | Tx, id: string) => Promise<Row[]>> = {
       .from(registerEntry)
       .innerJoin(job, eq(job.id, registerEntry.jobId))
       .where(eq(registerEntry.id, id)),
+  kitRevision: async (db, id) =>
+    none(await db.select({ id: kitRevision.id }).from(kitRevision).where(eq(kitRevision.id, id))),
+  order: async (db, id) => none(await db.select({ id: kitOrder.id }).from(kitOrder).where(eq(kitOrder.id, id))),
   vehicle: async (db, id) => none(await db.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, id))),
   component: async (db, id) => none(await db.select({ id: component.id }).from(component).where(eq(component.id, id))),
   variant: async (db, id) => none(await db.select({ id: variant.id }).from(variant).where(eq(variant.id, id))),

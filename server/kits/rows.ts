@@ -1,5 +1,5 @@
 import { asc, eq, sql } from 'drizzle-orm';
-import type { CarryingJob, KitRevisionRow, KitRow, KitSheet, KitWish } from '../../contract/kits.ts';
+import type { CarryingJob, CarryingOrder, KitRevisionRow, KitRow, KitSheet, KitWish } from '../../contract/kits.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { kit, kitLine, kitRevision, kitWish, model } from '../db/schema/index.ts';
@@ -19,6 +19,8 @@ export async function kitRows(db: Db | Tx): Promise<KitRow[]> {
         where r.kit_id = k.id and j.state <> 'cancelled') as jobs,
       (select count(*)::int from job j join kit_revision r on r.id = j.kit_revision_id
         where r.kit_id = k.id and j.state not in ('handedOver', 'cancelled')) as "openJobs",
+      (select count(*)::int from kit_order o join kit_revision r on r.id = o.revision_id
+        where r.kit_id = k.id and o.state <> 'cancelled') as orders,
       (select count(*)::int from kit_wish w where w.kit_id = k.id and w.kind = 'waiting' and w.ended_at is null) as waiting,
       (select count(*)::int from lesson l where l.kit_id = k.id and l.state = 'waiting') as lessons
     from kit k join model m on m.id = k.model_id order by k.name, k.id`);
@@ -50,6 +52,10 @@ export async function kitSheet(db: Db | Tx, id: string): Promise<KitSheet> {
       j.kit_options as options, v.id as "vehicleId"
     from job j join vehicle v on v.id = j.vehicle_id join client c on c.id = v.client_id
     join kit_revision r on r.id = j.kit_revision_id where r.kit_id = ${id} order by j.number desc`);
+  const { rows: orders } = await db.execute<CarryingOrder & { revisionId: string } & Record<string, unknown>>(sql`
+    select o.revision_id as "revisionId", o.number, c.name as client, o.state, o.options
+    from kit_order o join client c on c.id = o.client_id join kit_revision r on r.id = o.revision_id
+    where r.kit_id = ${id} and o.state <> 'cancelled' order by o.number desc`);
   const revisions = stored
     .sort((a, b) => b.revision.length - a.revision.length || b.revision.localeCompare(a.revision))
     .map(
@@ -78,6 +84,7 @@ export async function kitSheet(db: Db | Tx, id: string): Promise<KitSheet> {
         withdrawnBy: by(r.withdrawnById),
         withdrawnAt: iso(r.withdrawnAt),
         withdrawnWhy: r.withdrawnWhy,
+        orders: orders.filter(({ revisionId }) => revisionId === r.id).map(({ revisionId: _, ...row }) => row),
         jobs: jobs.filter(({ revisionId }) => revisionId === r.id).map(({ revisionId: _, ...row }) => row),
       }),
     );

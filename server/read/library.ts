@@ -15,11 +15,11 @@ import {
   maker,
   model,
   mountingPoint,
-  partLine,
   passThrough,
   supplier,
   variant,
 } from '../db/schema/index.ts';
+import { HELD } from './heldStock.ts';
 
 /** All variants with their points, bays and pass-throughs. */
 export async function allVariants(db: Db | Tx): Promise<Variant[]> {
@@ -60,23 +60,17 @@ export async function allVariants(db: Db | Tx): Promise<Variant[]> {
   }));
 }
 
-/** All components, or those of a kind, with what is free of each: on hand less what lines of jobs hold in stores. */
+/** All components, or those of a kind, with what is free of each: on hand less what is held (see `HELD`). */
 export async function allComponents(db: Db | Tx, kind: ComponentKind | null = null): Promise<LibraryComponent[]> {
-  const held = db
-    .select({ id: partLine.componentId, n: sql<number>`sum(${partLine.quantity})`.as('n') })
-    .from(partLine)
-    .where(eq(partLine.state, 'inStores'))
-    .groupBy(partLine.componentId)
-    .as('held');
   const rows = await db
     .select({
       component,
       supplier: supplier.name,
-      free: sql<number>`(${component.onHand} - coalesce(${held.n}, 0))::int`,
+      free: sql<number>`(${component.onHand} - coalesce(held.n, 0))::int`,
     })
     .from(component)
     .innerJoin(supplier, eq(supplier.id, component.supplierId))
-    .leftJoin(held, eq(held.id, component.id))
+    .leftJoin(sql`(${HELD}) held`, sql`held.component_id = ${component.id}`)
     .where(kind === null ? undefined : eq(component.kind, kind))
     .orderBy(asc(component.kind), asc(component.name));
   return rows.flatMap(

@@ -175,7 +175,6 @@ test('what holds a box is stated, lets go, and is made stronger', async ({ page,
   await expect(page.getByRole('table', { name: 'Mass centre on the lift after each step' })).toContainText(
     'engine out',
   );
-  await page.getByRole('button', { name: 'Say what holds rear' }).click();
   const rear = page.locator('[data-hold="rear"]');
   await expect(rear).toContainText(/bolts hold forwards/);
   await rear.getByLabel('Bolts').fill('1');

@@ -22,6 +22,9 @@ const VariantPlace = lazy(() => import('../places/models/VariantPlace.tsx'));
 const Kits = lazy(() => import('../places/kits/KitsPlace.tsx'));
 const KitPlace = lazy(() => import('../places/kits/KitPlace.tsx'));
 const StageTemplates = lazy(() => import('../places/kits/StageTemplates.tsx'));
+const Orders = lazy(() => import('../places/orders/OrdersPlace.tsx'));
+const OrderPlace = lazy(() => import('../places/orders/OrderPlace.tsx'));
+const FitterPage = lazy(() => import('../places/fitter/FitterPage.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
@@ -47,6 +50,8 @@ function Places() {
           <Route path="/models/:id" element={<VariantPlace />} />
           <Route path="/kits" element={<Kits />} />
           <Route path="/kits/stages" element={<StageTemplates />} />
+          <Route path="/kits/orders" element={<Orders />} />
+          <Route path="/kits/orders/:order" element={<OrderPlace />} />
           <Route path="/kits/:kit" element={<KitPlace />} />
           <Route path="/people" element={<People />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
@@ -97,6 +102,14 @@ export function App() {
                 element={
                   <Suspense fallback={null}>
                     <InvitationPage />
+                  </Suspense>
+                }
+              />
+              <Route
+                path="/fit/:token"
+                element={
+                  <Suspense fallback={null}>
+                    <FitterPage />
                   </Suspense>
                 }
               />

@@ -55,7 +55,7 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
 }
 
 /** What the library tells of: parts lines hold stock. */
-const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component', 'variant', 'kit']);
+const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component', 'variant', 'kit', 'order']);
 
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;
@@ -78,7 +78,9 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(
     (key) =>
       typeof key === 'string' &&
-      /\/(events|history)$|\/files(\/|$)|^\/(clients|vehicles|catalogue|kits|stage-templates)/.test(key),
+      /\/(events|history)$|\/files(\/|$)|^\/(clients|vehicles|catalogue|kits|stage-templates|orders|approvals)/.test(
+        key,
+      ),
   ).catch(() => {});
   gathering ??= new Promise<void>((done) => setTimeout(done, GATHER_MS)).then(async () => {
     gathering = null;

@@ -1,5 +1,7 @@
+import { FITTER_CAUTION, LITHIUM_CAUTION } from '../../wording/orders.ts';
+
 /** The cautions of the trade, where they matter. */
-export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' }) {
+export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' | 'lithium' | 'fitter' }) {
   if (about === 'live') {
     return (
       <div className="note hv">
@@ -8,6 +10,8 @@ export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' }) {
       </div>
     );
   }
+  if (about === 'lithium') return <div className="note wait">{LITHIUM_CAUTION}</div>;
+  if (about === 'fitter') return <div className="note hv">{FITTER_CAUTION}</div>;
   if (about === 'lift')
     return (
       <div className="note wait">Heavy parts leave one end: the vehicle tips. Support the far end before lifting.</div>

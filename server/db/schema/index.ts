@@ -4,6 +4,7 @@ export * from './jobs.ts';
 export * from './kits.ts';
 export * from './lessons.ts';
 export * from './library.ts';
+export * from './orders.ts';
 export * from './people.ts';
 export * from './register.ts';
 export * from './vehicles.ts';

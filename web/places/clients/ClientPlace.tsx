@@ -12,8 +12,10 @@ import { Panel } from '../../widgets/Panel.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
+import { Approvals } from './Approvals.tsx';
 import { JobsOfVehicle } from './JobsOfVehicle.tsx';
 import { MergeInto } from './MergeInto.tsx';
+import { OrdersOfClient } from './OrdersOfClient.tsx';
 import { useClientsAndVehicles } from './useClientsAndVehicles.ts';
 
 /** One client: how to reach them, their vehicles with every job, their data. */
@@ -84,6 +86,8 @@ function Client({ client, own, all }: { client: ClientRow; own: readonly Vehicle
           </div>
         </Panel>
       ))}
+      <OrdersOfClient client={client.id} />
+      <Approvals client={client} may={may} />
       {may && <Ending client={client} all={all} />}
       <Conflict
         of={clientAddress.change}

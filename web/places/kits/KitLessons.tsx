@@ -61,7 +61,9 @@ function Lesson({ lesson, kit }: { lesson: LessonRow; kit: KitSheet }) {
     <div className="lesson" data-lesson={lesson.state}>
       <div className={settled ? '' : 'strong'}>{lesson.text}</div>
       <div className="soft small">
-        <Link className="in-text" to={`/jobs/${lesson.jobNumber}/build`}>{lesson.jobNumber}</Link>
+        <Link className="in-text" to={`/jobs/${lesson.jobNumber}/build`}>
+          {lesson.jobNumber}
+        </Link>
         {lesson.aboutText && `, ${lesson.aboutText}`}, {lesson.by}
         {cost.length > 0 && `; cost ${cost.join(' and ')}`}
       </div>

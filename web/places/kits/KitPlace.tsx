@@ -6,6 +6,7 @@ import { isOpen } from '../../../core/job/states.ts';
 import { type Shelves, useLibrary, useOfAddress } from '../../data/resources.ts';
 import { KitFacts } from './KitFacts.tsx';
 import { KitLessons } from './KitLessons.tsx';
+import { KitQuestions } from './KitQuestions.tsx';
 import { KitWishes } from './KitWishes.tsx';
 import { NewKit } from './NewKit.tsx';
 import { RevisionList } from './RevisionList.tsx';
@@ -60,6 +61,7 @@ function Kit({ kit, shelves }: { kit: KitSheet; shelves: Shelves }) {
           />
           <KitLessons lessons={lessons ?? []} kit={kit} />
           <KitWishes kit={kit} />
+          <KitQuestions kit={kit.id} />
           <KitFacts kit={kit} shelves={shelves} />
         </div>
         {revision ? (

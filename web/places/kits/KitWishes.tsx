@@ -49,7 +49,13 @@ function Wish({ wish, may }: { wish: KitWish; may: boolean }) {
   return (
     <div className="lesson" data-wish={wish.kind}>
       <div>
-        {wish.client ? <Link className="in-text" to={`/clients/${wish.client.id}`}>{wish.client.name}</Link> : 'everybody'}{' '}
+        {wish.client ? (
+          <Link className="in-text" to={`/clients/${wish.client.id}`}>
+            {wish.client.name}
+          </Link>
+        ) : (
+          'everybody'
+        )}{' '}
         <span className="soft small">
           {wish.kind === 'waiting' ? 'waits' : 'was promised'} since {dayText(wish.at.slice(0, 10))}
         </span>

@@ -23,6 +23,7 @@ export default function KitsPlace() {
       <div className="spread">
         <h1>Kits</h1>
         <span className="row">
+          <Link to="/kits/orders">Order book</Link>
           <Link to="/kits/stages">Lists of stages</Link>
           {may && <Button onClick={() => setTaking(true)}>Take in a file</Button>}
           {may && (
@@ -57,6 +58,7 @@ export default function KitsPlace() {
                 ),
                 figures('Jobs', (kit) => kit.jobs || '', { order: (a, b) => a.jobs - b.jobs }),
                 figures('Being worked on', (kit) => kit.openJobs || '', { order: (a, b) => a.openJobs - b.openJobs }),
+                figures('To be sent', (kit) => kit.orders || '', { order: (a, b) => a.orders - b.orders }),
                 figures('Clients waiting', (kit) => kit.waiting || '', { order: (a, b) => a.waiting - b.waiting }),
                 figures(
                   'Lessons waiting',

@@ -56,6 +56,19 @@ export function RevisionList({ kit, shown, onShow, onSister }: Props) {
             </button>
             <div className="soft small">{said(revision, kit.revisions)}</div>
             {revision.note && <div className="small">{revision.note}</div>}
+            {revision.orders.length > 0 && (
+              <div className={revision.state === 'withdrawn' ? 'small stop' : 'soft small'}>
+                sent as{' '}
+                {revision.orders.map((order, i) => (
+                  <span key={order.number}>
+                    {i > 0 && ', '}
+                    <Link className="in-text" to={`/kits/orders/${order.number}`}>
+                      {order.number}
+                    </Link>
+                  </span>
+                ))}
+              </div>
+            )}
             {revision.jobs.length > 0 && (
               <div className={revision.state === 'withdrawn' ? 'small stop' : 'soft small'}>
                 {revision.state === 'withdrawn' ? 'still carried by ' : 'in '}

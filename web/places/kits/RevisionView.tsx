@@ -6,11 +6,13 @@ import type { KitContent, KitRevision } from '../../../core/kit/kit.ts';
 import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
+import { FilesOf } from '../../files/FilesOf.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { StagesEditor } from '../../widgets/stages/StagesEditor.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { AppliesWhen } from './AppliesWhen.tsx';
 import { BeforeRelease } from './BeforeRelease.tsx';
 import { BoxesEditor } from './BoxesEditor.tsx';
 import { DifferenceTable } from './DifferenceTable.tsx';
@@ -160,6 +162,16 @@ export function RevisionView({
                   onChange={(stages) => set({ stages })}
                   faults={faultsOf(form.faults, 'stages')}
                   disabled={!may}
+                  when={(stage, onChange) => (
+                    <AppliesWhen
+                      value={stage.appliesWhen ?? null}
+                      onChange={onChange}
+                      variants={variants}
+                      options={content.options}
+                      of={stage.name || 'the new stage'}
+                      disabled={!may}
+                    />
+                  )}
                 />
               </>
             )}
@@ -171,6 +183,11 @@ export function RevisionView({
                 disabled={!may}
               />
             )}
+          </div>
+        </Panel>
+        <Panel title="Films, drawings and instructions" aside="fitters see them">
+          <div className="in">
+            <FilesOf about="kitRevision" of={revision.id} name={`revision ${revision.revision}`} />
           </div>
         </Panel>
         <OptionsPanel kit={kit} revision={drawn} variants={variants} shelves={shelves} />

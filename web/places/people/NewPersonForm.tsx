@@ -2,8 +2,9 @@ import { Button, Drawer } from 'antd';
 import { useState } from 'react';
 import { type NewPerson, peopleAddress } from '../../../contract/people.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
+import { newToken } from '../../widgets/secretLink.ts';
 import { useChecked } from '../../widgets/useChecked.ts';
-import { type InvitationLink, LinkOnce, newToken } from './LinkOnce.tsx';
+import { type InvitationLink, LinkOnce } from './LinkOnce.tsx';
 import { PersonFields } from './PersonFields.tsx';
 
 const START: NewPerson = { name: '', signIn: '', role: 'technician', skills: [] };

@@ -5,11 +5,12 @@ import { type PersonChange, type PersonRow, peopleAddress } from '../../../contr
 import { Conflict } from '../../widgets/Conflict.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
+import { newToken } from '../../widgets/secretLink.ts';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
 import { Authorisations } from './Authorisations.tsx';
-import { type InvitationLink, LinkOnce, newToken } from './LinkOnce.tsx';
+import { type InvitationLink, LinkOnce } from './LinkOnce.tsx';
 import { PersonFields } from './PersonFields.tsx';
 
 const bodyOf = ({ name, signIn, role, skills, initials, dayHours, rateCents, version }: PersonRow): PersonChange => ({

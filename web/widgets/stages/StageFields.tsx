@@ -1,7 +1,8 @@
 import { Checkbox, Select } from 'antd';
-import { useId } from 'react';
+import { type ReactNode, useId } from 'react';
 import { USUAL_SKILLS } from '../../../contract/people.ts';
-import { STAGE_TRAITS, type StageTemplate } from '../../../core/kit/kit.ts';
+import { DIFFICULTIES, STAGE_TRAITS, type StageTemplate } from '../../../core/kit/kit.ts';
+import { DIFFICULTY_NAME } from '../../../wording/difficulty.ts';
 import { TRAIT_NAME } from '../../../wording/kits.ts';
 import { Choice } from '../Choice.tsx';
 import { Labelled } from '../Labelled.tsx';
@@ -15,10 +16,12 @@ interface Props {
   readonly onChange: (stage: StageTemplate) => void;
   readonly faults: Readonly<Record<string, string>>;
   readonly disabled: boolean;
+  /** A field for when it applies; a list that belongs to no kit has none. */
+  readonly when?: ReactNode;
 }
 
 /** One stage: what it is called, how long it takes and whom, what comes before, what it moves, and its steps. */
-export function StageFields({ stage, others, onChange, faults, disabled }: Props) {
+export function StageFields({ stage, others, onChange, faults, disabled, when }: Props) {
   const [afterId, traitsId] = [useId(), useId()];
   const set = (change: Partial<StageTemplate>) => onChange({ ...stage, ...change });
   const skills = [...new Set([...USUAL_SKILLS, ...(stage.skill ? [stage.skill] : [])])];
@@ -54,6 +57,14 @@ export function StageFields({ stage, others, onChange, faults, disabled }: Props
           }}
           disabled={disabled}
         />
+        <Choice
+          label="How hard"
+          value={stage.difficulty ?? 'plain'}
+          options={DIFFICULTIES.map((value) => ({ value, label: DIFFICULTY_NAME[value] }))}
+          onChange={(difficulty) => difficulty && set({ difficulty })}
+          disabled={disabled}
+        />
+        {when && <Labelled label="Applies">{when}</Labelled>}
         <TextField label="Needs" value={stage.needs} onChange={(needs) => set({ needs })} fault={faults.needs} />
         <Labelled label="High voltage">
           <Checkbox

@@ -1,6 +1,6 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { StageTemplate } from '../../../core/kit/kit.ts';
 import { formatHours } from '../../../core/quantity/format.ts';
 import { SortableRows } from '../SortableRows.tsx';
@@ -12,6 +12,8 @@ interface Props {
   /** By "3.name". */
   readonly faults: Readonly<Record<string, string>>;
   readonly disabled?: boolean;
+  /** A field for when a stage applies, in a kit. */
+  readonly when?: (stage: StageTemplate, onChange: (when: StageTemplate['appliesWhen']) => void) => ReactNode;
 }
 
 /** A key nobody has: stages are known by it, so that a new name does not make another stage of it. */
@@ -34,7 +36,7 @@ const NEW: Omit<StageTemplate, 'key'> = {
 };
 
 /** A list of stages: put in order at the left, the chosen one changed at the right. */
-export function StagesEditor({ stages, onChange, faults, disabled = false }: Props) {
+export function StagesEditor({ stages, onChange, faults, disabled = false, when }: Props) {
   const [chosen, setChosen] = useState<string | null>(null);
   const at = Math.max(
     0,
@@ -99,6 +101,10 @@ export function StagesEditor({ stages, onChange, faults, disabled = false }: Pro
                 .map(([path, sentence]) => [path.slice(`${at}.`.length), sentence]),
             )}
             disabled={disabled}
+            when={when?.(stage, (appliesWhen) => {
+              const { appliesWhen: _, ...rest } = stage;
+              onChange(stages.map((one, i) => (i === at ? (appliesWhen ? { ...rest, appliesWhen } : rest) : one)));
+            })}
           />
           {!disabled && (
             <div>

@@ -1,0 +1,13 @@
+import { type SQL, sql } from 'drizzle-orm';
+
+/**
+ * Pieces that are on the shelf and promised: to lines of jobs that hold them in stores, and to kits that are packed and
+ * have not left. Rows of component and sum.
+ */
+export const HELD: SQL = sql`
+  select component_id, sum(n)::int as n from (
+    select component_id, quantity as n from part_line where state = 'inStores'
+    union all
+    select l.component_id, l.first_pieces from order_line l join kit_order o on o.id = l.order_id
+      where o.state = 'ordered' and l.first_pieces > 0
+  ) promised group by component_id`;
