@@ -61,7 +61,7 @@ export function fitterRouter({ db, transact, now }: House): Router {
       const { number } = await orderOfLink(db, token(req), now());
       const body = readBody(schema as Joi.Schema<B>, req.body ?? {}, size.bounds);
       await transact(async (tx) => {
-        await lockOrder(tx, number, { states: ['sent'], what: 'being fitted' });
+        await lockOrder(tx, number, { states: ['sent'], what: 'fitted' });
         await orderOfLink(tx, token(req), now());
         const order = await orderSheet(tx, number);
         const stages = fitterStages(order.stages, order.fittedBy, order.done, order.readings);

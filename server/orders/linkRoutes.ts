@@ -15,15 +15,17 @@ export const orderLinkEndpoints = [
   serve(orderAddress.link, ({ change, params, body, person, now }) =>
     change(async ({ tx, log }) => {
       const order = await lockOrder(tx, params.order, { states: ['ordered', 'sent'], what: 'opened to a fitter' });
+      const tokenHash = hashOf(body.token);
+      const [same] = await tx.select().from(orderLink).where(eq(orderLink.tokenHash, tokenHash));
+      if (same?.orderId === order.id && !same.revokedAt) return { until: same.until.toISOString() };
+      if (same) throw new BadInput({ token: 'This word was used before. Open the page anew.' });
       // A new link closes the one before.
       await tx
         .update(orderLink)
         .set({ revokedAt: now() })
         .where(and(eq(orderLink.orderId, order.id), isNull(orderLink.revokedAt)));
       const until = new Date(now().getTime() + body.days * DAY_MS);
-      await tx
-        .insert(orderLink)
-        .values({ orderId: order.id, tokenHash: hashOf(body.token), until, byId: person.id, at: now() });
+      await tx.insert(orderLink).values({ orderId: order.id, tokenHash, until, byId: person.id, at: now() });
       const what = `opened a fitter’s page for ${order.number}`;
       await log({ what, resource: 'order', id: order.number, after: { until: until.toISOString() } });
       return { until: until.toISOString() };

@@ -27,7 +27,7 @@ export async function lockOrder(
   const stored = one(await tx.select().from(kitOrder).where(eq(kitOrder.number, number)).for('update'), 'kit order');
   if (version !== null && stored.version !== version) throw new Stale(await orderSheet(tx, number));
   if (!states.includes(stored.state))
-    throw new RuleBroken(`${number} is ${ORDER_STATE_NAME[stored.state]}: it is not ${what} any more.`);
+    throw new RuleBroken(`${number} is ${ORDER_STATE_NAME[stored.state]}: it cannot be ${what} now.`);
   return stored;
 }
 

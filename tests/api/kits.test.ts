@@ -46,6 +46,7 @@ describe('kits', () => {
       draft: 'D',
       jobs: expect.any(Number),
       openJobs: expect.any(Number),
+      orders: 2,
       waiting: 2,
       lessons: 2,
     });

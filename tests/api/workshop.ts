@@ -34,8 +34,27 @@ export interface Workshop {
   readonly pool: () => pg.Pool;
   readonly url: () => string;
   readonly visitor: (signIn: string) => Promise<Visitor>;
+  /** Somebody with a browser and no account. */
+  readonly anybody: () => Promise<Visitor>;
   /** The clock of the server; null for the real one. */
   setNow: (now: Date | null) => void;
+}
+
+/** A browser with its token, signed in or not. */
+function visitorWith(agent: TestAgent, csrf: string): Visitor {
+  const get = (path: string) => agent.get(`/api${path}`);
+  return {
+    get,
+    send: (method, path, body = {}, headers = {}) =>
+      agent[method](`/api${path}`)
+        .set({ 'X-CSRF-Token': csrf, ...headers })
+        .send(body),
+    job: async (title) => {
+      const rows = (await get('/jobs')).body as JobRow[];
+      const number = rows.find((row) => row.title === title)?.number;
+      return (await get(`/jobs/${number}`)).body as JobSheet;
+    },
+  };
 }
 
 async function agentFor(app: Express): Promise<{ agent: TestAgent; token: string }> {
@@ -98,20 +117,11 @@ export function openWorkshop({
         .post('/api/session')
         .set('X-CSRF-Token', token)
         .send({ signIn, password: DEMO_PASSWORD });
-      const csrf = (answer.body as SessionInfo).csrfToken;
-      const get = (path: string) => agent.get(`/api${path}`);
-      return {
-        get,
-        send: (method, path, body = {}, headers = {}) =>
-          agent[method](`/api${path}`)
-            .set({ 'X-CSRF-Token': csrf, ...headers })
-            .send(body),
-        job: async (title) => {
-          const rows = (await get('/jobs')).body as JobRow[];
-          const number = rows.find((row) => row.title === title)?.number;
-          return (await get(`/jobs/${number}`)).body as JobSheet;
-        },
-      };
+      return visitorWith(agent, (answer.body as SessionInfo).csrfToken);
+    },
+    anybody: async () => {
+      const { agent, token } = await agentFor(app);
+      return visitorWith(agent, token);
     },
   };
 }

@@ -16,6 +16,8 @@ import type { Backups } from '../../server/backups/backups.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { refusalSentence } from '../../wording/job.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
+import type { Case, Outcome } from './case.ts';
+import { orderCases } from './orderCases.ts';
 
 // Every address that changes something is fired ten times at the same moment: with the same body under one key, with
 // the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
@@ -32,22 +34,6 @@ const slow: Backups = {
 };
 const shop = openWorkshop({ backups: () => slow });
 const TEN = Array.from({ length: 10 }, (_, i) => i);
-
-/** How many of ten may succeed, and how many events they leave. */
-type Outcome =
-  /** One changes it; the others are told why they do not. */
-  | 'one'
-  /** Each adds something of its own. */
-  | 'all'
-  /** All are answered well, and it was done once. */
-  | 'once';
-
-interface Case {
-  readonly same: Outcome;
-  readonly different: Outcome;
-  /** Puts things as they must be before each volley, and gives address and the i-th body. */
-  readonly prepare: () => Promise<{ path: string; body: (i: number) => object; who?: Visitor }>;
-}
 
 let ilse: Visitor;
 let soren: Visitor;
@@ -854,6 +840,7 @@ const CASES: Record<string, Case> = {
       return { path: `/kit-wishes/${body.id}/end`, body: (i) => ({ why: `reason ${i}` }) };
     },
   },
+  ...orderCases({ sql, ilse: () => ilse, jory: () => jory }),
   'post /stage-templates': {
     same: 'one',
     different: 'all',

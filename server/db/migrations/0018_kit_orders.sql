@@ -278,3 +278,21 @@ END $$;
 CREATE TRIGGER order_stage_kept BEFORE INSERT OR UPDATE OR DELETE ON "order_stage" FOR EACH ROW EXECUTE FUNCTION order_fitting_kept();
 --> statement-breakpoint
 CREATE TRIGGER order_reading_kept BEFORE INSERT OR UPDATE OR DELETE ON "order_reading" FOR EACH ROW EXECUTE FUNCTION order_fitting_kept();
+--> statement-breakpoint
+-- What lines of jobs hold in stores, and what is packed and has not left, is on the shelf.
+CREATE OR REPLACE FUNCTION stock_held() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+  wanted text := to_jsonb(NEW) ->> CASE TG_TABLE_NAME WHEN 'component' THEN 'id' ELSE 'component_id' END;
+  shelf integer;
+BEGIN
+  SELECT on_hand INTO shelf FROM component WHERE id = wanted FOR NO KEY UPDATE;
+  IF shelf < (SELECT coalesce(sum(quantity), 0) FROM part_line WHERE component_id = wanted AND state = 'inStores')
+    + (SELECT coalesce(sum(l.first_pieces), 0) FROM order_line l JOIN kit_order o ON o.id = l.order_id
+        WHERE l.component_id = wanted AND o.state = 'ordered') THEN
+    RAISE EXCEPTION 'more held than on hand' USING ERRCODE = 'DJ003';
+  END IF;
+  RETURN NULL;
+END $$;
+--> statement-breakpoint
+CREATE CONSTRAINT TRIGGER order_line_stock AFTER INSERT OR UPDATE OF first_pieces ON "order_line"
+  DEFERRABLE INITIALLY DEFERRED FOR EACH ROW WHEN (NEW.first_pieces > 0) EXECUTE FUNCTION stock_held();

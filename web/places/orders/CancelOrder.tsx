@@ -16,7 +16,7 @@ export function CancelOrder({ order }: { order: OrderSheet }) {
       destroyOnHidden
       content={<Reason order={order} done={() => setOpen(false)} />}
     >
-      <Button size="small" type="text" danger>
+      <Button size="small" type="text">
         Cancel the order …
       </Button>
     </Popover>

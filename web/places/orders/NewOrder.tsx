@@ -83,7 +83,7 @@ export function NewOrder({ done }: { done: () => void }) {
         >
           <div className="fields">
             <Choice
-              label="Client"
+              label="For whom"
               mayBeEmpty
               placeholder="somebody new"
               value={draft.clientId}
@@ -110,7 +110,7 @@ export function NewOrder({ done }: { done: () => void }) {
               </>
             )}
             <Choice
-              label="Kit"
+              label="Which kit"
               value={draft.revisionId || null}
               options={kits.map(({ id, kitName, revision: letter }) => ({ value: id, label: `${kitName} ${letter}` }))}
               onChange={(revisionId) => set({ revisionId: revisionId ?? '', variantId: '', options: [], who: '' })}

@@ -31,15 +31,18 @@ export default function OrderPlace() {
 function Order({ order }: { order: OrderSheet }) {
   const { role } = usePerson();
   const packing = order.state === 'ordered';
-  const [look, setLook] = useState<'packing' | 'fitting'>(
-    packing || order.state === 'cancelled' ? 'packing' : 'fitting',
-  );
+  const [chosen, setChosen] = useState<'packing' | 'fitting' | null>(null);
+  // Until somebody chooses: what is to be done in this state.
+  const look = chosen ?? (packing || order.state === 'cancelled' ? 'packing' : 'fitting');
   const mayPack = packing && hasRole(role, orderAddress.count.may);
   return (
     <div className="page stack">
       <div className="spread">
         <h1>
-          {order.number} <Link to={`/clients/${order.client.id}`}>{order.client.name}</Link>{' '}
+          {order.number}{' '}
+          <Link className="in-text" to={`/clients/${order.client.id}`}>
+            {order.client.name}
+          </Link>{' '}
           <span className="soft small">
             <Link className="in-text" to={`/kits/${order.kitId}?rev=${order.revision}`}>
               {order.kitName} {order.revision}
@@ -76,7 +79,7 @@ function Order({ order }: { order: OrderSheet }) {
                   { value: 'packing', label: 'Packing' },
                   { value: 'fitting', label: 'Fitting' },
                 ]}
-                onChange={(next) => setLook(next as typeof look)}
+                onChange={(next) => setChosen(next as typeof look)}
               />
             }
           >

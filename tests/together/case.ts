@@ -1,0 +1,17 @@
+import type { Visitor } from '../api/workshop.ts';
+
+/** How many of ten may succeed, and how many events they leave. */
+export type Outcome =
+  /** One changes it; the others are told why they do not. */
+  | 'one'
+  /** Each adds something of its own. */
+  | 'all'
+  /** All are answered well, and it was done once. */
+  | 'once';
+
+export interface Case {
+  readonly same: Outcome;
+  readonly different: Outcome;
+  /** Puts things as they must be before each volley, and gives address and the i-th body. */
+  readonly prepare: () => Promise<{ path: string; body: (i: number) => object; who?: Visitor }>;
+}
