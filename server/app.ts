@@ -43,6 +43,8 @@ export function createApp(parts: AppParts): Express {
       contentSecurityPolicy: {
         directives: {
           defaultSrc: ["'self'"],
+          // The solver of layouts is WebAssembly of our own page; nothing else is made from text.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           // Ant Design writes its computed styles into the page.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],

@@ -5,6 +5,7 @@ import { floorSql } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
+import { layingOut, matchAgain, ranking } from './bench/matching.ts';
 import { afterOneInput, spreadOfRange, turned } from './bench/questions.ts';
 import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
@@ -145,9 +146,10 @@ async function workshopRows(): Promise<Row[]> {
   }
 }
 
-/** `npm run bench -- page` (or core, server, workshop) measures that alone. */
+/** `npm run bench -- page` (or core, matching, server, workshop) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
   core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), afterOneInput(), spreadOfRange(), turned()],
+  matching: async () => [ranking(), matchAgain(), await layingOut()],
   page: pageRows,
   server: floorAnswer,
   workshop: workshopRows,

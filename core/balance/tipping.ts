@@ -65,10 +65,14 @@ export function safestOrder(
   let { massKg } = before;
   let moment = before.massKg * before.centreXMm;
   while (left.length > 0) {
-    const room = (step: TipStep) =>
-      stateOf(step, massKg + step.massKg, (moment + step.massKg * step.xMm) / (massKg + step.massKg), pads).insideMm;
-    const next = left.reduce((best, step) => (room(step) > room(best) ? step : best));
-    left.splice(left.indexOf(next), 1);
+    let best = 0;
+    let most = Number.NEGATIVE_INFINITY;
+    for (const [i, step] of left.entries()) {
+      const centreXMm = (moment + step.massKg * step.xMm) / (massKg + step.massKg);
+      const insideMm = Math.min(centreXMm - pads.frontMm, pads.rearMm - centreXMm);
+      if (insideMm > most) [best, most] = [i, insideMm];
+    }
+    const [next] = left.splice(best, 1) as [TipStep];
     order.push(next);
     massKg += next.massKg;
     moment += next.massKg * next.xMm;

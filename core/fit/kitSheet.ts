@@ -1,7 +1,7 @@
 import { type Library, resolveDesign } from '../design/resolve.ts';
 import { createSheet, type FigureSheet } from '../figures/evaluate.ts';
 import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
-import { type KitPart, type KitRevision, kitDesign, kitParts, kitStages, type StageTemplate } from '../kit/kit.ts';
+import { type KitPart, type KitRevision, kitDesign, kitParts, type StageTemplate, stagesApplying } from '../kit/kit.ts';
 import { rateOf } from '../practice/practice.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { newHoleCount } from './cradle.ts';
@@ -30,7 +30,7 @@ export function kitOnVehicle({ revision, options, library, vehicle, use, work }:
   readonly sheet: FigureSheet;
 } {
   const parts = kitParts(revision, library, vehicle.variant.id, options);
-  const stages = kitStages(revision, vehicle.variant.id, options);
+  const stages = stagesApplying(revision, vehicle.variant.id, options);
   const slots = resolveDesign({
     design: kitDesign(revision, parts, vehicle.variant.id, options),
     library,

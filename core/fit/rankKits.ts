@@ -2,7 +2,7 @@ import { judgeBrief } from '../brief/judgeLine.ts';
 import type { BriefLine } from '../brief/lines.ts';
 import { componentAs } from '../component/sheets.ts';
 import { FIGURES } from '../figures/index.ts';
-import { type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
+import { applies, type KitRevision, kitHours, kitParts } from '../kit/kit.ts';
 import type { Verdict } from './finding.ts';
 import { type FitInput, type FitReport, fitKit } from './fitKit.ts';
 
@@ -64,10 +64,14 @@ function strange(ground: RankGround, revision: KitRevision): string[] {
   ];
 }
 
-function judge(ground: RankGround, revision: KitRevision, options: readonly string[]): Omit<RankedKit, 'behind'> {
+function judge(
+  ground: RankGround,
+  revision: KitRevision,
+  options: readonly string[],
+  missing: readonly string[],
+): Omit<RankedKit, 'behind'> {
   const { brief, lineName, ruleName, kits: _, ...rest } = ground;
   const firm = brief.filter((line) => line.firm).length;
-  const missing = strange(ground, revision);
   const none = { firm, wishes: brief.length - firm, revision, options };
   if (missing.length > 0) {
     const hours = kitHours(revision, ground.vehicle.variant.id, options);
@@ -103,6 +107,13 @@ function judge(ground: RankGround, revision: KitRevision, options: readonly stri
   };
 }
 
+/** What of a revision applies with these options, by place in its lists: two choices that hold the same do the same. */
+function heldOf({ vehicle }: RankGround, revision: KitRevision, options: readonly string[]): string {
+  const bits = (of: readonly { readonly appliesWhen?: KitRevision['lines'][number]['appliesWhen'] }[]) =>
+    of.map(({ appliesWhen }) => (applies(appliesWhen, vehicle.variant.id, options) ? '1' : '0')).join('');
+  return `${bits(revision.lines)} ${bits(revision.layout.boxes)} ${bits(revision.stages)}`;
+}
+
 const compare = (a: RankedKit['by'], b: RankedKit['by']): Criterion | null =>
   CRITERIA.find((one) => a[one] !== b[one]) ?? null;
 
@@ -122,8 +133,19 @@ export function inOrder(ways: readonly Omit<RankedKit, 'behind'>[]): RankedKit[]
  */
 export function rankKits(ground: RankGround): RankedKit[] {
   return inOrder(
-    ground.kits.flatMap((revision) =>
-      optionSets(revision.options.map(({ id }) => id)).map((options) => judge(ground, revision, options)),
-    ),
+    ground.kits.flatMap((revision) => {
+      const missing = strange(ground, revision);
+      // Options that change nothing here come out as without them: an option for another variant, say.
+      const known = new Map<string, Omit<RankedKit, 'behind'>>();
+      return optionSets(revision.options.map(({ id }) => id)).map((options) => {
+        // What is for another vehicle is that with any options.
+        const held = missing.length > 0 ? '' : heldOf(ground, revision, options);
+        const before = known.get(held);
+        if (before) return { ...before, options };
+        const way = judge(ground, revision, options, missing);
+        known.set(held, way);
+        return way;
+      });
+    }),
   );
 }

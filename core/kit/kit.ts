@@ -193,6 +193,7 @@ export function kitStages(
   variantId: string,
   options: readonly string[],
 ): StageTemplate[] {
+  if (stages.every(({ appliesWhen }) => applies(appliesWhen, variantId, options))) return [...stages];
   const out = new Map(
     stages.filter(({ appliesWhen }) => !applies(appliesWhen, variantId, options)).map(({ key, after }) => [key, after]),
   );
@@ -207,9 +208,16 @@ export function kitStages(
     .map((stage) => ({ ...stage, after: [...new Set(bridged(stage.after, new Set()))] }));
 }
 
+/** Stages that apply, as they stand: for whoever needs their hours and not their order. */
+export const stagesApplying = (
+  { stages }: Pick<KitRevision, 'stages'>,
+  variantId: string,
+  options: readonly string[],
+): readonly StageTemplate[] => stages.filter(({ appliesWhen }) => applies(appliesWhen, variantId, options));
+
 /** Planned person-hours of the stages that apply. */
 export const kitHours = (
   revision: Pick<KitRevision, 'stages'>,
   variantId: string,
   options: readonly string[],
-): number => kitStages(revision, variantId, options).reduce((sum, stage) => sum + stage.hours, 0);
+): number => stagesApplying(revision, variantId, options).reduce((sum, stage) => sum + stage.hours, 0);

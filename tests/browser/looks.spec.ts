@@ -228,3 +228,26 @@ test('a dynamometer’s sheet becomes the torque curve, compared with what was c
   await expect(page.locator('.tally')).toContainText('Not saved');
   await expect(page.getByText('Torque curve as typed here')).toBeVisible();
 });
+
+test('a layout is found by the solver, proved, and taken: the weight lies where the brief wants it', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size');
+  await expect(tally(page, 'axleShare')).toContainText('over');
+  await page.getByRole('button', { name: 'Look for layouts' }).click();
+  const best = page.locator('[data-layout="1"]');
+  await expect(best).toContainText('proved the best');
+  await expect(best).toContainText('57.5');
+  await best.getByRole('button', { name: 'Take it' }).click();
+  await expect(tally(page, 'axleShare')).not.toContainText('over');
+  await page.getByLabel('Modules in all').fill('400');
+  await page.getByRole('button', { name: 'Look for layouts' }).click();
+  await expect(page.getByText('So many modules do not go into the bays', { exact: false })).toBeVisible();
+  await page.getByLabel('Modules in all').fill('14');
+  await choose(page, 'front, bonnet', 'stays empty');
+  await page.getByRole('button', { name: 'Look for layouts' }).click();
+  await expect(best.or(page.getByText('No layout keeps', { exact: false }))).toBeVisible();
+  await expect(best).not.toContainText(/\d front[,;]/);
+});

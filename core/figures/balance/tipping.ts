@@ -11,11 +11,9 @@ export interface Tipping {
   readonly wheelbaseMm: number;
   readonly pads: LiftPads;
   readonly steps: readonly TipState[];
-  /** The same steps in an order that keeps more room; null where the first is as good. */
-  readonly safer: readonly TipState[] | null;
 }
 
-/** The mass centre on the lift after everything that is taken out, then everything that goes in, and in a safer order. */
+/** The mass centre on the lift after everything that is taken out, then everything that goes in. */
 export const tipping = interim({
   id: 'tipping',
   needs: { massItems },
@@ -29,12 +27,20 @@ export const tipping = interim({
     const pads = vehicle.variant.liftPads ?? usualPads(wheelbase);
     const order = [...changes.filter((one) => one.massKg < 0), ...changes.filter((one) => one.massKg >= 0)];
     const steps = onTheLift(before, order, pads);
+    return interimAnswer<Tipping>({ before, changes, wheelbaseMm: wheelbase, pads, steps }, 'moments');
+  },
+});
+
+/** The same steps in an order that keeps more room; null where the first is as good. */
+export const saferOrder = interim({
+  id: 'saferOrder',
+  needs: { tipping },
+  reads: [],
+  compute: ({ tipping: { before, steps, pads } }) => {
+    const order = steps.map(({ step }) => step);
     const least = (states: readonly TipState[]) => Math.min(...states.map((one) => one.insideMm));
     const safer = onTheLift(before, safestOrder(before, order, pads), pads);
-    return interimAnswer<Tipping>(
-      { before, changes, wheelbaseMm: wheelbase, pads, steps, safer: least(safer) > least(steps) + 1 ? safer : null },
-      'moments',
-    );
+    return interimAnswer<readonly TipState[] | null>(least(safer) > least(steps) + 1 ? safer : null, 'moments');
   },
 });
 

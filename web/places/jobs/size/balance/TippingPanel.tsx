@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { PAD_MARGIN } from '../../../../../core/balance/tipping.ts';
-import { tipping, tippingByStage } from '../../../../../core/figures/balance/tipping.ts';
+import { saferOrder, tipping, tippingByStage } from '../../../../../core/figures/balance/tipping.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { TIP_SAY, tipSentence } from '../../../../../wording/balance.ts';
 import { reasonText } from '../../../../../wording/figures.ts';
@@ -22,8 +22,9 @@ export function TippingPanel() {
   const [order, setOrder] = useState<Order>('stages');
   const result = sheet.get(tipping);
   const found = result.value;
+  const safer = sheet.get(saferOrder).value;
   const shown =
-    found && (order === 'stages' ? tippingByStage(found, job.stages) : order === 'safer' ? found.safer : found.steps);
+    found && (order === 'stages' ? tippingByStage(found, job.stages) : order === 'safer' ? safer : found.steps);
   const worst = shown?.reduce((low, one) => (one.insideMm < low.insideMm ? one : low));
   const mm = (value: number) => formatQuantity(value, 'length', set);
   return (
@@ -42,7 +43,7 @@ export function TippingPanel() {
             options={[
               { value: 'stages', label: 'By stage' },
               { value: 'parts', label: 'Part by part' },
-              ...(found.safer ? [{ value: 'safer', label: 'Further inside' }] : []),
+              ...(safer ? [{ value: 'safer', label: 'Further inside' }] : []),
             ]}
           />
         )}

@@ -1,5 +1,6 @@
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
 import { DesignInputsPanel } from './DesignInputsPanel.tsx';
+import { FindLayout } from './FindLayout.tsx';
 import { WeightDrawing } from './WeightDrawing.tsx';
 
 /** Where everything goes: drawing, boxes, main components, and the figures of pack and weight. */
@@ -7,6 +8,7 @@ export default function LayoutLook({ faults }: { faults: Readonly<Record<string,
   return (
     <>
       <WeightDrawing />
+      <FindLayout />
       <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
         <DesignInputsPanel faults={faults} />
         <div className="stack">
