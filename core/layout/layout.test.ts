@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, test } from 'vitest';
+import { highsSolver } from '../milp/highs.ts';
+import type { Solver } from '../milp/solver.ts';
 import { boxGaps } from '../pack/boxGaps.ts';
 import type { Bay } from '../vehicle/variant.ts';
-import { highsSolver } from './highsSolver.ts';
 import { WEIGHTS } from './model.ts';
-import { type Layout, layoutOf, layouts, type NoLayout, type Solver } from './solve.ts';
+import { type Layout, layoutOf, layouts, type NoLayout } from './solve.ts';
 import { type Filling, fillingsOf, LAYOUT_AIMS, type LayoutTask, overlap } from './task.ts';
 
 let solve: Solver;

@@ -1,3 +1,4 @@
+import { lpSum } from '../milp/solver.ts';
 import { type Filling, type LayoutAim, type LayoutTask, overlap } from './task.ts';
 
 /** What one of each is worth against the others: a kilogram off the aim, a metre of cable, a box. Common practice. */
@@ -10,12 +11,7 @@ export const WEIGHTS: Readonly<Record<LayoutAim, { readonly kg: number; readonly
 /** A layout that is not to be found again: fillings by their place in the list. */
 export type Found = readonly number[];
 
-const term = (factor: number, name: string) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`;
-const sum = (terms: readonly (readonly [number, string])[]) =>
-  terms
-    .filter(([factor]) => factor !== 0)
-    .map(([factor, name]) => term(factor, name))
-    .join(' ') || '+ 0 d';
+const sum = (terms: readonly (readonly [number, string])[]) => lpSum(terms) || '+ 0 d';
 
 /**
  * The mixed-integer programme of a layout, as CPLEX LP text. For each filling i a choice zi of 0 or 1, and ti, its moment

@@ -1,17 +1,7 @@
+import type { Solver } from '../milp/solver.ts';
 import type { Arrangement } from '../pack/arrange.ts';
 import { type Found, layoutModel } from './model.ts';
 import { type Filling, fillingsOf, type LayoutTask } from './task.ts';
-
-/** What a solver of mixed-integer programmes answers: HiGHS in `highsSolver`, anything else in a test. */
-export interface Solved {
-  /** `none`: there is no layout. `stopped`: time ran out before any was found. */
-  readonly state: 'optimal' | 'feasible' | 'none' | 'stopped';
-  readonly value: (name: string) => number;
-  readonly objective: number;
-  /** How much better another could be at most, as a share of the objective; 0 where it is proved the best. */
-  readonly gap: number;
-}
-export type Solver = (lp: string, limitS: number) => Solved;
 
 export interface LayoutBox {
   readonly bay: string;

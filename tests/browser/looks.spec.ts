@@ -251,3 +251,19 @@ test('a layout is found by the solver, proved, and taken: the weight lies where 
   await expect(best.or(page.getByText('No layout keeps', { exact: false }))).toBeVisible();
   await expect(best).not.toContainText(/\d front[,;]/);
 });
+
+test('what completes a design is proposed, taken, and stands beside the kits', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Ice-cream van', 'size');
+  await page.getByRole('button', { name: 'Propose what completes it' }).click();
+  const cheapest = page.locator('[data-package="cheapest"]');
+  await cheapest.getByText('Which parts, and what each is for').click();
+  await expect(cheapest).toContainText('Vacuum pump and reservoir');
+  await expect(cheapest).toContainText('Nothing in the catalogue: ');
+  await cheapest.getByRole('button', { name: 'Take these parts' }).click();
+  await page.getByRole('button', { name: 'Propose what completes it' }).click();
+  await expect(cheapest).toContainText(/^The cheapest.*0 parts/);
+  await openJob(page, address, 'Ice-cream van', 'match');
+  await page.getByRole('button', { name: /^Which kit/ }).click();
+  await expect(page.getByRole('table', { name: 'Which kit' })).toContainText('completed, cheapest');
+});

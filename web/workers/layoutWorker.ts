@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
 import highsLoader from 'highs';
 import wasmUrl from 'highs/runtime?url';
-import { highsSolver } from '../../core/layout/highsSolver.ts';
 import { type Layout, layouts, type NoLayout } from '../../core/layout/solve.ts';
 import type { LayoutTask } from '../../core/layout/task.ts';
+import { highsSolver } from '../../core/milp/highs.ts';
 
 /** Finds layouts with HiGHS, which ships with the page, and tells each as it is found; ending the worker cancels it. */
 export async function run(

@@ -3,7 +3,8 @@ import { componentAs } from '../../component/sheets.ts';
 import type { Finding, FitRule } from '../finding.ts';
 
 const KINDS = ['heater', 'hvPump', 'inlet', 'contactorBox', 'other'] as const;
-const companionsOf = (component: Component) =>
+/** What a component needs to work, by its sheet. */
+export const companionsOf = (component: Component) =>
   KINDS.map((kind) => componentAs(component, kind)?.sheet.companions).find((list) => list !== undefined) ?? [];
 
 /** What a component itself needs to work, by its own sheet: there, by itself or an alternative, or a gap that is named. */

@@ -10,6 +10,7 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { VERDICT_MARK } from '../../../widgets/verdictMark.ts';
 import { useOpenJob } from '../openJob.ts';
+import { usePackages } from '../usePackages.ts';
 
 const BEHIND: Record<Criterion, string> = {
   notForIt: 'for another vehicle',
@@ -32,10 +33,17 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
   const set = useUnitSet();
   const [ranked, setRanked] = useState<readonly RankedKit[] | null>(null);
   const [all, setAll] = useState(false);
-  const rank = () =>
+  const chosen = job.designs.find(({ id }) => id === job.chosenDesignId) ?? job.designs[0];
+  const { start, running } = usePackages(chosen?.inputs ?? null, chosen ? `Design ${chosen.name}` : '');
+  const rank = async () => {
+    // The chosen design without a kit, completed from the catalogue, stands beside the kits.
+    const packages = await start().catch(() => []);
     setRanked(
       rankKits({
-        kits: shelves.data.kits.filter(({ state }) => state !== 'withdrawn'),
+        kits: [
+          ...shelves.data.kits.filter(({ state }) => state !== 'withdrawn'),
+          ...packages.map(({ revision }) => revision),
+        ],
         library: shelves.components,
         vehicle,
         use,
@@ -48,10 +56,13 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
         ruleName: ({ rule }) => RULE_NAME[rule].toLowerCase(),
       }),
     );
+  };
   if (!ranked)
     return (
       <div>
-        <Button onClick={rank}>Which kit? Compare all for this vehicle and brief</Button>
+        <Button onClick={() => void rank()} loading={running}>
+          Which kit? Compare all for this vehicle and brief
+        </Button>
       </div>
     );
   const shown = all ? ranked : ranked.slice(0, FIRST);
@@ -70,7 +81,7 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
                 <StateMark mark={VERDICT_MARK[verdict]} label={VERDICT_NAME[verdict]} />
                 <span>
                   {revision.kitName} {revision.revision}
-                  {revision.state === 'draft' && <span className="soft"> (draft)</span>}
+                  {revision.state === 'draft' && revision.kitId && <span className="soft"> (draft)</span>}
                   {options.length > 0 && (
                     <div className="soft small">
                       {options.map((id) => revision.options.find((one) => one.id === id)?.name ?? id).join(', ')}
@@ -96,7 +107,7 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
               ),
             ),
             actions('Look at it', ({ revision, options, by }) =>
-              by.notForIt === 0 ? (
+              by.notForIt === 0 && revision.kitId ? (
                 <Button
                   size="small"
                   aria-label={`Look at ${revision.kitName} ${revision.revision} ${options.join(' ')}`}

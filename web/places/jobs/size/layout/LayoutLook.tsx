@@ -1,4 +1,5 @@
 import { FigureGroupSheet } from '../FigureGroupSheet.tsx';
+import { CompletePanel } from './CompletePanel.tsx';
 import { DesignInputsPanel } from './DesignInputsPanel.tsx';
 import { FindLayout } from './FindLayout.tsx';
 import { WeightDrawing } from './WeightDrawing.tsx';
@@ -9,6 +10,7 @@ export default function LayoutLook({ faults }: { faults: Readonly<Record<string,
     <>
       <WeightDrawing />
       <FindLayout />
+      <CompletePanel />
       <div className="two" style={{ gridTemplateColumns: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}>
         <DesignInputsPanel faults={faults} />
         <div className="stack">

@@ -1,5 +1,5 @@
 import type { Highs } from 'highs';
-import type { Solved, Solver } from './solve.ts';
+import type { Solved, Solver } from './solver.ts';
 
 /** HiGHS's own numbers for what became of a model. */
 const OPTIMAL = 7;
