@@ -63,6 +63,13 @@ const kitChoiceSchema = Joi.object<Mutable<KitChoice>, true>({
   version,
 });
 
+/** A gap closed by a part of the catalogue: it goes on the parts list, and covers the function. */
+export interface CoverPartBody {
+  readonly function: string;
+  readonly componentId: string;
+  readonly was: CoverChoice | null;
+}
+
 export interface CoverBody {
   readonly function: string;
   readonly way: CoverChoice['way'] | null;
@@ -70,6 +77,23 @@ export interface CoverBody {
   /** The job's choice for this function that the person saw; null for none. */
   readonly was: CoverChoice | null;
 }
+const coverBefore = Joi.object<CoverChoice, true>({
+  way: Joi.string()
+    .valid(...COVER_WAYS)
+    .required(),
+  why: text('Why', 200).allow('').required(),
+})
+  .allow(null)
+  .label('Choice before')
+  .required();
+const coverPartSchema = Joi.object<CoverPartBody, true>({
+  function: Joi.string()
+    .valid(...VEHICLE_FUNCTIONS)
+    .label('Function')
+    .required(),
+  componentId: componentId('Component').required(),
+  was: coverBefore,
+});
 const coverSchema = Joi.object<CoverBody, true>({
   function: Joi.string()
     .valid(...VEHICLE_FUNCTIONS)
@@ -81,15 +105,7 @@ const coverSchema = Joi.object<CoverBody, true>({
     .label('How it is covered')
     .required(),
   why: text('Why', 200).allow('').required(),
-  was: Joi.object<CoverChoice, true>({
-    way: Joi.string()
-      .valid(...COVER_WAYS)
-      .required(),
-    why: text('Why', 200).allow('').required(),
-  })
-    .allow(null)
-    .label('Choice before')
-    .required(),
+  was: coverBefore,
 }).custom((body: CoverBody, helpers) =>
   body.way === 'notNeeded' && body.why === ''
     ? faultAt(helpers, 'why', 'Why', 'is needed: say why it is not needed')
@@ -246,6 +262,13 @@ export const jobAddress = {
     act: 'chooseDesign',
     body: chooseSchema,
     answer: answers<Versioned>(),
+  }),
+  coverByPart: address({
+    method: 'post',
+    path: '/jobs/:number/cover/part',
+    act: 'cover',
+    body: coverPartSchema,
+    answer: answers<{ readonly function: string }>(),
   }),
   settleCover: address({
     method: 'put',

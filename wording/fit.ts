@@ -48,6 +48,7 @@ export const RULE_NAME: Record<RuleId, string> = {
   liftTipping: 'On the lift',
   groundClearance: 'Ground clearance',
   helpLost: 'Brakes and steering',
+  keptThere: 'Kept from the vehicle',
   deadInstruments: 'Dials',
   companions: 'What parts need',
   buses: 'Buses',
@@ -197,6 +198,10 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
       return `Lowest at ${left}; the vehicle's lowest point was ${right}.`;
     case 'helpLost':
       return `The engine gave it; now: ${left}.`;
+    case 'keptThere':
+      return finding.right.value === null
+        ? `Said to be kept: ${left}. Whether it works without the engine, see on the vehicle.`
+        : `Said to be kept: ${left}. This vehicle: ${right}.`;
     case 'deadInstruments':
       return `${left} of ${right} dials lose what moved them.`;
     case 'companions':
@@ -239,6 +244,7 @@ const INSTEAD: Partial<Record<RuleId, string>> = {
   handedness: 'The one made for the other side.',
   boxRetention: 'More or larger bolts, straps, brackets.',
   groundClearance: 'Raise the box, or take a lower one.',
+  keptThere: 'Cover it in another way.',
   helpLost: 'Add an electric vacuum pump or steering pump.',
   buses: 'One part commands, all at one rate: change the settings or the part.',
 };

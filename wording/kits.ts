@@ -1,3 +1,4 @@
+import type { KitPartToChange } from '../core/fit/widen.ts';
 import type { KitLine, StageTrait } from '../core/kit/kit.ts';
 import type { LessonAbout, LessonState } from '../core/kit/lessons.ts';
 import type { ReleaseNeed } from '../core/kit/releaseNeeds.ts';
@@ -70,3 +71,15 @@ export function whenText(
     .filter(Boolean)
     .join(', ');
 }
+
+/** What would have to be another: "another cradle". */
+export const CHANGE_NAME: Readonly<Record<KitPartToChange, string>> = {
+  cradle: 'another cradle',
+  boxes: 'other boxes',
+  fewerModules: 'fewer modules, or placed elsewhere',
+  coupling: 'another coupling or adapter',
+  electric: 'other electrics',
+  cables: 'other cables, connectors or inlet',
+  drive: 'a weaker or capped drive',
+  rest: 'what goes beside it',
+};

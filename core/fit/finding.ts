@@ -37,6 +37,7 @@ export type RuleId =
   | 'liftTipping'
   | 'groundClearance'
   | 'helpLost'
+  | 'keptThere'
   | 'deadInstruments'
   | 'companions'
   | 'buses';

@@ -15,6 +15,7 @@ import { handedness } from './rules/handedness.ts';
 import { heatAway } from './rules/heatAway.ts';
 import { helpLost } from './rules/helpLost.ts';
 import { inletPlace } from './rules/inletPlace.ts';
+import { keptThere } from './rules/keptThere.ts';
 import { liftTipping } from './rules/liftTipping.ts';
 import { linkCurrents } from './rules/linkCurrents.ts';
 import { mountingPoints } from './rules/mountingPoints.ts';
@@ -55,6 +56,7 @@ const FIT_RULES: readonly FitRule[] = [
   inletPlace,
   heatAway,
   helpLost,
+  keptThere,
   deadInstruments,
   companions,
   newHoles,

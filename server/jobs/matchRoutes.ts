@@ -8,10 +8,12 @@ import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { kitFromDesign } from '../../core/kit/fromDesign.ts';
 import { linesOfJob, stagesOfJob } from '../../core/kit/fromJob.ts';
+import type { CoverChoice } from '../../core/kit/kit.ts';
 import { FUNCTION_NAME, RULE_NAME } from '../../wording/fit.ts';
-import { job, kit, kitLine, kitRevision, variant, verdictDecision } from '../db/schema/index.ts';
+import { component, job, kit, kitLine, kitRevision, variant, verdictDecision } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { addLines } from '../read/addLines.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
 import { takeBack, takeIn } from '../read/fitWork.ts';
 import { freeId } from '../read/freeId.ts';
@@ -113,6 +115,34 @@ export const matchEndpoints = [
         job: stored.number,
         before,
         after: choice,
+      });
+      return { function: body.function };
+    }),
+  ),
+  serve(jobAddress.coverByPart, ({ change, params, body }) =>
+    change(async ({ tx, log, job: lock }) => {
+      const stored = await lock({ number: params.number });
+      const before = stored.cover[body.function] ?? null;
+      const [part] = await tx.select().from(component).where(eq(component.id, body.componentId));
+      if (!part) throw new BadInput({ componentId: 'There is no such component in the catalogue.' });
+      if (!part.covers.includes(body.function)) throw new BadInput({ componentId: `${part.name} does not do this.` });
+      const choice: CoverChoice = { way: 'local', why: part.name };
+      // Pressed twice, it is bought once.
+      if (sameChoice(before, choice)) return { function: body.function };
+      if (!sameChoice(before, body.was)) throw new Stale(before);
+      const line = { componentId: part.id, quantity: 1, from: 'added', packedIn: '' } as const;
+      const [added] = await addLines(tx, stored.id, [line]);
+      await tx
+        .update(job)
+        .set({ cover: settleCover(stored.cover, body.function, choice) })
+        .where(eq(job.id, stored.id));
+      await log({
+        what: `covered “${FUNCTION_NAME[body.function as VehicleFunction]}” by ${part.name}`,
+        resource: 'match',
+        id: stored.id,
+        job: stored.number,
+        before,
+        after: { choice, line: added?.id },
       });
       return { function: body.function };
     }),

@@ -2,19 +2,14 @@ import { eq, sql } from 'drizzle-orm';
 import { partAddress } from '../../contract/parts.ts';
 import { type DesignInputs, designComponents } from '../../core/design/inputs.ts';
 import { kitParts } from '../../core/kit/kit.ts';
-import {
-  type PartMoveProblem,
-  partMove,
-  partsToAdd,
-  stateOfNewLine,
-  type WantedPart,
-} from '../../core/stores/partMove.ts';
+import { type PartMoveProblem, partMove, partsToAdd, type WantedPart } from '../../core/stores/partMove.ts';
 import type { Change, StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, design, partLine, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { addLines } from '../read/addLines.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
 import { allComponents, allKitRevisions } from '../read/library.ts';
 import { partOf } from '../read/sheet.ts';
@@ -49,25 +44,6 @@ async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
     }))
     .filter((line) => line.quantity > 0 && library.has(line.componentId));
   return [...fromKit, ...beyond];
-}
-
-type NewLine = Omit<WantedPart, 'from'> & { readonly from: 'kit' | 'design' | 'added' };
-
-/** Adds lines, holding what is free. Components are locked in one order, so that two lists never wait for each other. */
-async function addLines(tx: Tx, jobId: string, lines: readonly NewLine[]) {
-  const added = [];
-  for (const line of lines.toSorted((a, b) => (a.componentId < b.componentId ? -1 : 1))) {
-    const state = stateOfNewLine(line.quantity, await freeStockLocked(tx, line.componentId));
-    added.push(
-      made(
-        await tx
-          .insert(partLine)
-          .values({ ...line, jobId, state })
-          .returning(),
-      ),
-    );
-  }
-  return added;
 }
 
 /** A line with its job locked, read under the lock. */

@@ -4,7 +4,7 @@ import { createSheet } from '../../figures/evaluate.ts';
 import { FIGURES } from '../../figures/index.ts';
 import type { Slots } from '../../figures/slots.ts';
 import type { KitPart, KitRevision } from '../../kit/kit.ts';
-import { DRIVE, MODULE, slots, VEHICLE } from '../../testing/wren.ts';
+import { DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../../testing/wren.ts';
 import type { Variant } from '../../vehicle/variant.ts';
 import { cradleSlides } from '../cradleSlide.ts';
 import type { Finding, FitContext, FitRule } from '../finding.ts';
@@ -19,6 +19,7 @@ import { handedness } from './handedness.ts';
 import { heatAway } from './heatAway.ts';
 import { helpLost } from './helpLost.ts';
 import { inletPlace } from './inletPlace.ts';
+import { keptThere } from './keptThere.ts';
 import { liftTipping } from './liftTipping.ts';
 import { linkCurrents } from './linkCurrents.ts';
 import { mountingPoints } from './mountingPoints.ts';
@@ -302,6 +303,21 @@ describe('what goes with the engine', () => {
       'doesNotFit',
     ]);
     expect(found(helpLost)).toEqual([]);
+  });
+  test('what is said to be kept must be on this vehicle, and work without the engine', () => {
+    const kept = (name: string) => ({ [name]: { way: 'kept', why: 'as it was' } }) as const;
+    const verdict = (name: string, variant: object = {}) =>
+      found(keptThere, { variant, cover: kept(name) }).map((one) => one.verdict);
+    expect(verdict('coolDrive', { cooling: 'radiator' })).toEqual(['fits']);
+    expect(verdict('coolDrive', { cooling: 'air' })).toEqual(['doesNotFit']);
+    expect(verdict('feedLv')).toEqual(['doesNotFit']);
+    expect(verdict('heatCabin')).toEqual(['measureFirst']);
+    expect(verdict('direction', { gearbox: { ...VARIANT.gearbox, ratios: [3.5, 2, 1] } })).toEqual(['fits']);
+    expect(verdict('direction', { gearbox: { ...VARIANT.gearbox, ratios: [] } })).toEqual(['doesNotFit']);
+    expect(verdict('show', { instruments: [] })).toEqual(['measureFirst']);
+    // The sheet of a model says nothing of its hand brake; what is made here is nobody's to keep.
+    expect(verdict('holdParked')).toEqual([]);
+    expect(found(keptThere, { cover: { feedLv: { way: 'made', why: 'converter' } } })).toEqual([]);
   });
   test('dials lose what moved them, a speedometer with its gearbox only', () => {
     const instruments = [

@@ -73,6 +73,15 @@ export function RevisionView({
     () => newestOnly(shelves.data.variants.filter(({ modelName }) => modelName === kit.modelName)),
     [shelves, kit.modelName],
   );
+  const waiting = useMemo(
+    () =>
+      new Set(
+        kit.wishes.flatMap(({ kind, endedAt, client }) =>
+          kind === 'waiting' && endedAt === null && client ? [client.id] : [],
+        ),
+      ),
+    [kit.wishes],
+  );
   const others = kit.revisions.filter(({ id }) => id !== revision.id);
   const named = {
     lines: 'What is in it',
@@ -193,7 +202,7 @@ export function RevisionView({
         <OptionsPanel kit={kit} revision={drawn} variants={variants} shelves={shelves} />
       </div>
       <div className="stack">
-        <WouldFit revision={drawn} shelves={shelves} variants={variants} />
+        <WouldFit waiting={waiting} revision={drawn} shelves={shelves} variants={variants} />
         {revision.state === 'draft' ? (
           <BeforeRelease revision={revision} drawn={drawn} shelves={shelves} dirty={dirty} onLook={setLook} />
         ) : (

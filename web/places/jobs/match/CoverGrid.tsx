@@ -1,10 +1,14 @@
 import { Button, Popover, Tooltip } from 'antd';
 import { Fragment, useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
+import { closersOf } from '../../../../core/fit/closers.ts';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
 import type { CoverChoice } from '../../../../core/kit/kit.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
+import { formatQuantity } from '../../../../core/quantity/format.ts';
+import { newestOnly } from '../../../../core/vehicle/revisions.ts';
 import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
+import { useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
@@ -13,8 +17,12 @@ import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 
+/** Parts offered for a function; the catalogue has them all. */
+const MOST_CLOSERS = 3;
+
 function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
-  const { job } = useOpenJob('job');
+  const { job, shelves } = useOpenJob('job', 'shelves');
+  const set = useUnitSet();
   // As it was when this was opened: somebody else may settle it meanwhile.
   const [chosen] = useState(job.cover[line.function] ?? null);
   const [way, setWay] = useState<CoverWay | null>(chosen?.way ?? null);
@@ -30,8 +38,31 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
     )
       done();
   };
+  const closers = closersOf(line.function, newestOnly([...shelves.components.values()])).slice(0, MOST_CLOSERS);
+  const add = async (componentId: string) => {
+    const body = { function: line.function, componentId, was: chosen };
+    if (await sending.go(jobAddress.coverByPart, { number: job.number }, body)) done();
+  };
   return (
-    <div className="stack" style={{ width: 230 }}>
+    <div className="stack" style={{ width: 260 }}>
+      {closers.length > 0 && (
+        <div>
+          <div className="soft small">From the catalogue, onto the parts list</div>
+          {closers.map(({ id, name, priceCents }) => (
+            <Button
+              key={id}
+              size="small"
+              type="link"
+              style={{ padding: 0, display: 'block', whiteSpace: 'normal', height: 'auto', textAlign: 'left' }}
+              aria-label={`Add ${name}`}
+              onClick={() => void add(id)}
+            >
+              {name}
+              {priceCents > 0 && `, ${formatQuantity(priceCents, 'money', set)}`}
+            </Button>
+          ))}
+        </div>
+      )}
       <Choice
         label="Covered by"
         value={way}
