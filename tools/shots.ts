@@ -38,18 +38,31 @@ const step = (title: string, name: string) => async (p: Page) => {
 };
 
 const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
-  'sign-in': (p) => p.goto(running.url),
   floor: async (p) => {
     await p.goto(running.url);
     await p.getByRole('button', { name: 'Ilse Marrow' }).click();
     await p.getByText('Needs a decision').waitFor();
   },
-  jobs: (p) => p.goto(`${running.url}/jobs`),
   kit: async (p) => {
     await p.goto(`${running.url}/kits/wren-kit`);
     await p.getByText('What it comes to').waitFor();
   },
+  order: async (p) => {
+    await p.goto(`${running.url}/kits/orders`);
+    await p.getByRole('link', { name: /-003$/ }).click();
+    await p.getByText('Before it leaves').waitFor();
+  },
+  fitter: async (p) => {
+    await p.goto(`${running.url}/kits/orders`);
+    await p.getByRole('link', { name: /-002$/ }).click();
+    await p.getByRole('button', { name: 'Open a page' }).click();
+    const link = await p.locator('[data-fitter-link] code').textContent();
+    await p.setViewportSize({ width: 390, height: 844 });
+    await p.goto(link?.trim() ?? '');
+    await p.getByText('Not included').waitFor();
+  },
   components: async (p) => {
+    await p.setViewportSize({ width, height });
     await p.goto(`${running.url}/components/drive`);
     await p.getByRole('table', { name: 'Drive unit' }).waitFor();
   },

@@ -105,6 +105,12 @@ test('gaps in cover are settled, a verdict is decided with a reason', async ({ p
   await page.getByLabel('What, or why not').fill('ducted air');
   await page.getByRole('button', { name: 'Settle' }).click();
   await expect(page.locator('[data-function="coolBattery"]')).toContainText('made here');
+  // Or by a part of the catalogue, which goes onto the parts list with it.
+  await page.locator('[data-function="chargeDc"]').click();
+  await page.getByRole('button', { name: 'Add Combined AC and DC inlet' }).click();
+  await expect(page.locator('[data-function="chargeDc"]')).toContainText('bought locally');
+  await openJob(page, address, 'Ice-cream van', 'parts');
+  await expect(page.getByText('Combined AC and DC inlet')).toBeVisible();
 });
 
 test('a job that is over says so at each step and offers nothing to press', async ({ page, address }) => {

@@ -210,9 +210,9 @@ const CASES: Record<string, Case> = {
     different: 'one',
     prepare: async () => {
       await sql("update job set cover = '{}' where number = $1", [(await van()).number]);
-      const columns = `kind, name, supplier_id, mass_kg, length_mm, width_mm, height_mm, price_cents, lead_days, covers,
+      const columns = `supplier_id, mass_kg, length_mm, width_mm, height_mm, price_cents, lead_days, covers,
         high_voltage, sheet`;
-      await sql(`insert into component (id, ${columns}) select 'heater-of-' || n, ${columns} from component,
+      await sql(`insert into component (id, kind, name, ${columns}) select 'heater-of-' || n, kind, name || n, ${columns} from component,
         generate_series(0, 9) n where id = 'heater-12' on conflict do nothing`);
       return onJob('/cover/part', (_, i) => ({ function: 'heatCabin', componentId: `heater-of-${i}`, was: null }));
     },
