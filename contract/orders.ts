@@ -19,7 +19,6 @@ import {
   isoDate,
   type Made,
   type Mutable,
-  number,
   quantity,
   slug,
   text,
@@ -202,24 +201,6 @@ const token = Joi.string()
   .label('Word of the link')
   .required();
 
-export interface ApprovalRow {
-  readonly id: string;
-  readonly client: { readonly id: string; readonly name: string };
-  readonly kitId: string;
-  readonly kitName: string;
-  readonly validUntil: string;
-  readonly note: string;
-  readonly endedOn: string | null;
-  readonly endedWhy: string | null;
-  readonly by: string;
-}
-export interface NewApproval {
-  readonly clientId: string;
-  readonly kitId: string;
-  readonly validUntil: string;
-  readonly note: string;
-}
-
 export const orderAddress = {
   list: address({ method: 'get', path: '/orders', may: 'viewer', answer: answers<OrderRow[]>() }),
   whole: address({ method: 'get', path: '/orders/:order', may: 'viewer', answer: answers<OrderSheet>() }),
@@ -366,104 +347,4 @@ export const orderAddress = {
   packing: address({ method: 'get', path: '/orders/:order/packing.pdf', may: 'viewer', answer: A_FILE }),
   labels: address({ method: 'get', path: '/orders/:order/labels.pdf', may: 'viewer', answer: A_FILE }),
   fitting: address({ method: 'get', path: '/orders/:order/fitting.pdf', may: 'viewer', answer: A_FILE }),
-  approvals: address({ method: 'get', path: '/approvals', may: 'viewer', answer: answers<ApprovalRow[]>() }),
-  approve: address({
-    method: 'post',
-    path: '/approvals',
-    may: 'manager',
-    body: Joi.object<NewApproval, true>({
-      clientId: uuid('Shop').required(),
-      kitId: slug('Kit').required(),
-      validUntil: isoDate('Until').required(),
-      note: text('Note', 200).allow('').required(),
-    }),
-    answer: answers<Made>(),
-  }),
-  endApproval: address({
-    method: 'post',
-    path: '/approvals/:id/end',
-    may: 'manager',
-    body: Joi.object<{ why: string }, true>({ why: why.min(3).required() }),
-    answer: answers<Made>(),
-  }),
-} as const;
-
-/** What a fitter sees, and nothing else of the workshop. */
-export interface FitterSheet {
-  readonly workshop: string;
-  readonly number: string;
-  readonly kitName: string;
-  readonly revision: string;
-  readonly revisionState: OrderSheet['revisionState'];
-  readonly withdrawnWhy: string | null;
-  readonly variantName: string;
-  readonly vehicle: string;
-  readonly client: string;
-  readonly options: readonly string[];
-  readonly exclusions: readonly string[];
-  readonly sentAt: string | null;
-  readonly fittedBy: FittedBy;
-  readonly stages: readonly StageTemplate[];
-  readonly done: readonly FitterStageDone[];
-  readonly readings: readonly FitterReading[];
-  readonly questions: readonly Omit<OrderQuestion, 'orderNumber'>[];
-  readonly files: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly caption: string;
-    readonly picture: boolean;
-  }[];
-  readonly sign: { readonly by: string; readonly at: string; readonly remark: string } | null;
-}
-
-const who = text('Your name', 80).min(2).required();
-/** What a fitter sends: by the word of the link alone, so `may` is nobody's. */
-export const fitterAddress = {
-  look: address({ method: 'get', path: '/fitting/:token', may: 'viewer', answer: answers<FitterSheet>() }),
-  file: address({ method: 'get', path: '/fitting/:token/files/:id', may: 'viewer', answer: A_FILE }),
-  reading: address({
-    method: 'post',
-    path: '/fitting/:token/readings',
-    may: 'viewer',
-    body: Joi.object<{ stageKey: string; step: number; value: number; instrument: string; by: string }, true>({
-      stageKey: slug('Stage').required(),
-      step: whole('Step', 0, 100).required(),
-      value: number('Reading', -1e9, 1e9).required(),
-      instrument: text('Instrument', 80).allow('').required(),
-      by: who,
-    }),
-    answer: answers<FitterSheet>(),
-  }),
-  done: address({
-    method: 'post',
-    path: '/fitting/:token/stages',
-    may: 'viewer',
-    body: Joi.object<{ stageKey: string; hours: number | null; by: string }, true>({
-      stageKey: slug('Stage').required(),
-      hours: number('Hours it took', 0, 2000).allow(null).required(),
-      by: who,
-    }),
-    answer: answers<FitterSheet>(),
-  }),
-  ask: address({
-    method: 'post',
-    path: '/fitting/:token/questions',
-    may: 'viewer',
-    body: Joi.object<{ stageKey: string | null; text: string; by: string }, true>({
-      stageKey: slug('Stage').allow(null).required(),
-      text: text('Question', 1000).min(3).required(),
-      by: who,
-    }),
-    answer: answers<FitterSheet>(),
-  }),
-  sign: address({
-    method: 'post',
-    path: '/fitting/:token/sign',
-    may: 'viewer',
-    body: Joi.object<{ by: string; remark: string }, true>({
-      by: who,
-      remark: text('Remark', 600).allow('').required(),
-    }),
-    answer: answers<FitterSheet>(),
-  }),
 } as const;

@@ -204,6 +204,16 @@ const own = {
     )
     .max(12)
     .label('Luggage'),
+  displaced: Joi.array()
+    .items(
+      Joi.object({
+        name: text('What stands there', 60).required(),
+        bay: text('Bay', 60).required(),
+        spareWheel: Joi.boolean().label('Spare wheel'),
+      }),
+    )
+    .max(40)
+    .label('What stands in the bays'),
 };
 
 /** Joi tells one fault of a custom rule; the others follow once it is mended. */

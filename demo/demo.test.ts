@@ -168,10 +168,12 @@ describe('kits', () => {
   });
   test('the Wren kit fits the 1.1 and not its sister, for the reason a person would give', () => {
     const good = report('wren-kit-c', 'wren-11');
-    // What is work on any of these vans: the larger plug, and dials that lose what moved them.
+    // What is work on any of these vans: the larger plug, dials that lose what moved them, the spare wheel and its locker.
     expect(good.findings.filter((f) => f.verdict !== 'fits').map((f) => `${f.rule} ${f.verdict}`)).toEqual([
       'inletPlace afterWork',
       'deadInstruments afterWork',
+      'displaced afterWork',
+      'luggageKept afterWork',
     ]);
     const bad = report('wren-kit-c', 'wren-13');
     expect(bad.verdict).toBe('doesNotFit');

@@ -21,6 +21,7 @@ import { lessonEndpoints } from './learning/lessonRoutes.ts';
 import { registerEndpoints } from './learning/registerRoutes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
+import { approvalEndpoints } from './orders/approvalRoutes.ts';
 import { orderLinkEndpoints } from './orders/linkRoutes.ts';
 import { packEndpoints } from './orders/packRoutes.ts';
 import { orderEndpoints } from './orders/routes.ts';
@@ -66,6 +67,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...orderEndpoints,
   ...packEndpoints,
   ...orderLinkEndpoints,
+  ...approvalEndpoints,
   ...stageTemplateEndpoints,
   ...lessonEndpoints,
   ...registerEndpoints,

@@ -49,6 +49,8 @@ export const RULE_NAME: Record<RuleId, string> = {
   groundClearance: 'Ground clearance',
   helpLost: 'Brakes and steering',
   keptThere: 'Kept from the vehicle',
+  displaced: 'What stood there',
+  luggageKept: 'Luggage room',
   deadInstruments: 'Dials',
   companions: 'What parts need',
   buses: 'Buses',
@@ -202,6 +204,12 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
       return finding.right.value === null
         ? `Said to be kept: ${left}. Whether it works without the engine, see on the vehicle.`
         : `Said to be kept: ${left}. This vehicle: ${right}.`;
+    case 'displaced':
+      return finding.right.value === null
+        ? `Boxes go to ${left}; what stands there today is not known.`
+        : `It stands where the box goes: ${left}.`;
+    case 'luggageKept':
+      return `${left} left of ${right}.`;
     case 'deadInstruments':
       return `${left} of ${right} dials lose what moved them.`;
     case 'companions':

@@ -38,6 +38,8 @@ export type RuleId =
   | 'groundClearance'
   | 'helpLost'
   | 'keptThere'
+  | 'displaced'
+  | 'luggageKept'
   | 'deadInstruments'
   | 'companions'
   | 'buses';

@@ -8,6 +8,7 @@ import { commonSlide } from './rules/commonSlide.ts';
 import { companions } from './rules/companions.ts';
 import { coupling } from './rules/coupling.ts';
 import { deadInstruments } from './rules/deadInstruments.ts';
+import { displaced } from './rules/displaced.ts';
 import { drivelineTorque } from './rules/drivelineTorque.ts';
 import { functionCover } from './rules/functionCover.ts';
 import { groundClearance } from './rules/groundClearance.ts';
@@ -18,6 +19,7 @@ import { inletPlace } from './rules/inletPlace.ts';
 import { keptThere } from './rules/keptThere.ts';
 import { liftTipping } from './rules/liftTipping.ts';
 import { linkCurrents } from './rules/linkCurrents.ts';
+import { luggageKept } from './rules/luggageKept.ts';
 import { mountingPoints } from './rules/mountingPoints.ts';
 import { movingParts } from './rules/movingParts.ts';
 import { newHoles } from './rules/newHoles.ts';
@@ -58,6 +60,8 @@ const FIT_RULES: readonly FitRule[] = [
   helpLost,
   keptThere,
   deadInstruments,
+  displaced,
+  luggageKept,
   companions,
   newHoles,
   functionCover,

@@ -33,6 +33,8 @@ const CHANGE_OF: Readonly<Record<RuleId, KitPartToChange>> = {
   handedness: 'rest',
   helpLost: 'rest',
   keptThere: 'rest',
+  displaced: 'boxes',
+  luggageKept: 'boxes',
   deadInstruments: 'rest',
   companions: 'rest',
   functionCover: 'rest',

@@ -100,6 +100,7 @@ export const VARIANT: Variant = {
   ],
   bays: [BAY, { ...BAY, key: 'front', name: 'front', xMm: -100 }],
   passThroughs: [],
+  displaced: [],
   luggage: [
     { name: 'load room', litres: 900 },
     { name: 'under the floor', litres: 300, bay: 'rear' },

@@ -138,6 +138,15 @@ export interface LuggagePlace {
   readonly bay?: string;
 }
 
+/** Something of the maker's that stands in a bay, and has to go elsewhere when a box does. */
+export interface Displaced {
+  readonly name: string;
+  /** By key. */
+  readonly bay: string;
+  /** An inflator can take its place. @default false */
+  readonly spareWheel?: boolean;
+}
+
 export interface Variant {
   readonly id: string;
   /** Of the stored row, for who edits it. @default 1 */
@@ -180,4 +189,6 @@ export interface Variant {
   readonly moving?: readonly MovingPart[];
   /** Where luggage goes. Absent: nobody has said. */
   readonly luggage?: readonly LuggagePlace[];
+  /** What stands in the bays today. Absent: nobody has said. */
+  readonly displaced?: readonly Displaced[];
 }

@@ -2,7 +2,7 @@ import { and, desc, eq, sql } from 'drizzle-orm';
 import express, { type Request, type Response, Router } from 'express';
 import type Joi from 'joi';
 import type { Address } from '../../contract/address.ts';
-import { fitterAddress } from '../../contract/orders.ts';
+import { fitterAddress } from '../../contract/fitting.ts';
 import { doneProblems, type FitterStage, fitterStages, leftToFit } from '../../core/order/fitting.ts';
 import { DONE_SENTENCE } from '../../wording/orders.ts';
 import type { Tx } from '../db/connect.ts';

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { FitterSheet } from '../../contract/orders.ts';
+import type { FitterSheet } from '../../contract/fitting.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { workshopNow } from '../read/workshop.ts';
 import { orderSheet, questionsWhere } from './rows.ts';

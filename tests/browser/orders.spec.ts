@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import type { FitterSheet, OrderSheet } from '../../contract/orders.ts';
+import type { FitterSheet } from '../../contract/fitting.ts';
+import type { OrderSheet } from '../../contract/orders.ts';
 import { SIGNED_OUT_TOKEN } from '../../contract/session.ts';
 import { choose, expect, signIn, test } from './fixture.ts';
 

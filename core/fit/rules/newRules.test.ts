@@ -14,6 +14,7 @@ import { buses } from './buses.ts';
 import { commonSlide } from './commonSlide.ts';
 import { companions } from './companions.ts';
 import { deadInstruments } from './deadInstruments.ts';
+import { displaced } from './displaced.ts';
 import { groundClearance } from './groundClearance.ts';
 import { handedness } from './handedness.ts';
 import { heatAway } from './heatAway.ts';
@@ -22,6 +23,7 @@ import { inletPlace } from './inletPlace.ts';
 import { keptThere } from './keptThere.ts';
 import { liftTipping } from './liftTipping.ts';
 import { linkCurrents } from './linkCurrents.ts';
+import { luggageKept } from './luggageKept.ts';
 import { mountingPoints } from './mountingPoints.ts';
 import { movingParts } from './movingParts.ts';
 import { ownPrecharge } from './ownPrecharge.ts';
@@ -318,6 +320,41 @@ describe('what goes with the engine', () => {
     // The sheet of a model says nothing of its hand brake; what is made here is nobody's to keep.
     expect(verdict('holdParked')).toEqual([]);
     expect(found(keptThere, { cover: { feedLv: { way: 'made', why: 'converter' } } })).toEqual([]);
+  });
+  test('what stands where a box goes gets another place; an inflator does for a spare wheel; unknown is looked at', () => {
+    const boxes = slots().pack.boxes.filter(({ modules }) => modules > 0);
+    const [{ bay }] = boxes as [(typeof boxes)[number]];
+    const rehoused = found(displaced, {
+      variant: {
+        displaced: [
+          { name: 'washer bottle', bay: bay.key },
+          { name: 'spare wheel', bay: bay.key, spareWheel: true },
+          { name: 'tool box', bay: 'a bay without a box' },
+        ],
+      },
+    });
+    expect(rehoused.map(({ subject, verdict, work }) => [subject, verdict, work?.hours])).toEqual([
+      ['washer bottle', 'afterWork', 1],
+      ['spare wheel', 'afterWork', 0.5],
+    ]);
+    expect(found(displaced, { variant: { displaced: [] } })).toEqual([]);
+    const { displaced: _, ...unsaid } = VARIANT;
+    const vehicle = { ...VEHICLE, variant: unsaid };
+    expect(displaced.judge({ vehicle, sheet: createSheet(ON) } as unknown as FitContext)).toMatchObject([
+      { verdict: 'measureFirst', right: { value: null } },
+    ]);
+  });
+  test('luggage that a box takes is told by the litre', () => {
+    const boxes = slots().pack.boxes.filter(({ outer, modules }) => outer && modules > 0);
+    const [{ bay, outer }] = boxes as [(typeof boxes)[number]];
+    const litres = (outer!.lengthMm * outer!.widthMm * outer!.heightMm) / 1e6;
+    const of = (place: object) =>
+      found(luggageKept, { variant: { luggage: [{ name: 'locker', litres: 900, ...place }] } })[0];
+    expect(of({})).toMatchObject({ verdict: 'fits', margin: { value: 0 } });
+    expect(of({ bay: bay.key })).toMatchObject({ verdict: 'afterWork', margin: { value: expect.closeTo(-litres, 6) } });
+    const { luggage: _, ...unsaid } = VARIANT;
+    const sheet = createSheet({ ...ON, vehicle: { ...VEHICLE, variant: unsaid } });
+    expect(luggageKept.judge({ sheet } as unknown as FitContext)).toMatchObject([{ verdict: 'measureFirst' }]);
   });
   test('dials lose what moved them, a speedometer with its gearbox only', () => {
     const instruments = [

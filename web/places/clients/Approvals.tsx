@@ -1,9 +1,9 @@
 import { Button, Popover } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { type ApprovalRow, approvalAddress } from '../../../contract/approvals.ts';
 import type { ClientRow } from '../../../contract/clients.ts';
 import { kitAddress } from '../../../contract/kits.ts';
-import { type ApprovalRow, orderAddress } from '../../../contract/orders.ts';
 import { dayNumber, formatDay } from '../../../core/quantity/format.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
@@ -19,7 +19,7 @@ const today = () => new Date().toISOString().slice(0, 10);
 
 /** Which kits this client may fit as a shop, until when. Held when an order is taken. */
 export function Approvals({ client, may }: { client: ClientRow; may: boolean }) {
-  const { data } = useOfAddress(orderAddress.approvals, {});
+  const { data } = useOfAddress(approvalAddress.list, {});
   const [adding, setAdding] = useState(false);
   const own = (data ?? []).filter((one) => one.client.id === client.id);
   if (own.length === 0 && !may) return null;
@@ -79,7 +79,7 @@ function Approval({ approval, may }: { approval: ApprovalRow; may: boolean }) {
 
 function EndApproval({ approval, done }: { approval: ApprovalRow; done: () => void }) {
   const [why, setWhy] = useState('');
-  const form = useChecked(orderAddress.endApproval, { id: approval.id }, { why });
+  const form = useChecked(approvalAddress.endApproval, { id: approval.id }, { why });
   return (
     <EntryForm
       small
@@ -97,7 +97,7 @@ function EndApproval({ approval, done }: { approval: ApprovalRow; done: () => vo
 function NewApproval({ client, done }: { client: ClientRow; done: () => void }) {
   const { data: kits } = useOfAddress(kitAddress.list, {});
   const [draft, setDraft] = useState({ kitId: '', validUntil: '', note: '' });
-  const form = useChecked(orderAddress.approve, {}, { clientId: client.id, ...draft });
+  const form = useChecked(approvalAddress.approve, {}, { clientId: client.id, ...draft });
   const set = (part: Partial<typeof draft>) => setDraft((now) => ({ ...now, ...part }));
   return (
     <EntryForm

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type FitterSheet, fitterAddress } from '../../../contract/orders.ts';
+import { type FitterSheet, fitterAddress } from '../../../contract/fitting.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { Choice } from '../../widgets/Choice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';

@@ -1,5 +1,5 @@
 import { FilePdfOutlined } from '@ant-design/icons';
-import { type FitterSheet, fitterAddress } from '../../../contract/orders.ts';
+import { type FitterSheet, fitterAddress } from '../../../contract/fitting.ts';
 import { fileUrl } from '../../data/client.ts';
 import { Panel } from '../../widgets/Panel.tsx';
 

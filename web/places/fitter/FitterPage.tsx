@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { type FitterSheet, fitterAddress } from '../../../contract/orders.ts';
+import { type FitterSheet, fitterAddress } from '../../../contract/fitting.ts';
 import type { House } from '../../../contract/session.ts';
 import { fitterHours, fitterStages } from '../../../core/order/fitting.ts';
 import { formatHours } from '../../../core/quantity/format.ts';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { fitterAddress } from '../../../contract/orders.ts';
+import { fitterAddress } from '../../../contract/fitting.ts';
 import { doneProblems, type FitterStage, type FitterStep } from '../../../core/order/fitting.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
 import { DIFFICULTY_NAME, difficultyOf } from '../../../wording/difficulty.ts';

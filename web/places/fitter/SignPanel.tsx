@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { fitterAddress } from '../../../contract/orders.ts';
+import { fitterAddress } from '../../../contract/fitting.ts';
 import { type FitterStage, leftToFit } from '../../../core/order/fitting.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';

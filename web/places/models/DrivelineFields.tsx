@@ -1,4 +1,5 @@
 import type {
+  Displaced,
   DrivelinePart,
   Instrument,
   LuggagePlace,
@@ -122,6 +123,15 @@ export function DrivelineFields({ variant, set, faults, part }: EditorPart & { p
           onChange={(luggage) => set({ luggage })}
           faults={faultsBelow(faults, 'luggage')}
         />
+        <h3>What stands in the bays today</h3>
+        <RowsEditor
+          what="original"
+          rows={variant.displaced ?? []}
+          fields={displacedFields(variant)}
+          start={() => ({ name: '', bay: variant.bays[0]?.key ?? '' })}
+          onChange={(displaced) => set({ displaced })}
+          faults={faultsBelow(faults, 'displaced')}
+        />
         <h3>Instruments, and what moves them</h3>
         <RowsEditor
           what="instrument"
@@ -202,6 +212,13 @@ const MOVING: readonly RowField<MovingPart>[] = [
   { key: 'heightMm', label: 'Height', type: 'length' },
   { key: 'droopMm', label: 'Down at full droop', type: 'length' },
   { key: 'bumpMm', label: 'Up at full bump', type: 'length' },
+];
+
+/** Fields of an original that stands in a bay. */
+const displacedFields = ({ bays }: Pick<Variant, 'bays'>): readonly RowField<Displaced>[] => [
+  { key: 'name', label: 'What stands there', type: 'text' },
+  { key: 'bay', label: 'In the bay', type: Object.fromEntries(bays.map(({ key, name }) => [key, name])) },
+  { key: 'spareWheel', label: 'Spare wheel', type: 'flag', optional: true },
 ];
 
 /** Fields of a luggage place; its bay is one of the vehicle's. */

@@ -1,6 +1,7 @@
 import { Button, Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { approvalAddress } from '../../../contract/approvals.ts';
 import { clientAddress } from '../../../contract/clients.ts';
 import { orderAddress } from '../../../contract/orders.ts';
 import { fitKit } from '../../../core/fit/fitKit.ts';
@@ -28,7 +29,7 @@ export function NewOrder({ done }: { done: () => void }) {
   const navigate = useNavigate();
   const { shelves } = useLibrary();
   const { data: clients } = useOfAddress(clientAddress.list, {});
-  const { data: approvals } = useOfAddress(orderAddress.approvals, {});
+  const { data: approvals } = useOfAddress(approvalAddress.list, {});
   const work = useKitWork();
   const [draft, setDraft] = useState({
     ...{ clientId: null as string | null, clientName: '', clientContact: '' },

@@ -1,6 +1,7 @@
 import { App, Radio } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { approvalAddress } from '../../../contract/approvals.ts';
 import { vehiclesAddress } from '../../../contract/clients.ts';
 import { type OrderSheet, orderAddress } from '../../../contract/orders.ts';
 import { hasRole } from '../../../contract/rights.ts';
@@ -30,7 +31,7 @@ export function OrderTerms({ order }: { order: OrderSheet }) {
   const { role } = usePerson();
   const { message } = App.useApp();
   const may = hasRole(role, orderAddress.change.may) && order.state !== 'cancelled';
-  const { data: approvals } = useOfAddress(orderAddress.approvals, {});
+  const { data: approvals } = useOfAddress(approvalAddress.list, {});
   const { data: vehicles } = useOfAddress(vehiclesAddress.list, order.kind === 'sentThenHere' ? {} : null);
   const [draft, setDraft] = useState<Draft>(() => termsOf(order));
   const set = (part: Partial<Draft>) => setDraft((now) => ({ ...now, ...part }));
