@@ -110,7 +110,7 @@ test('gaps in cover are settled, a verdict is decided with a reason', async ({ p
   await page.getByRole('button', { name: 'Add Combined AC and DC inlet' }).click();
   await expect(page.locator('[data-function="chargeDc"]')).toContainText('bought locally');
   await openJob(page, address, 'Ice-cream van', 'parts');
-  await expect(page.getByText('Combined AC and DC inlet')).toBeVisible();
+  await expect(page.getByLabel('State of Combined AC and DC inlet')).toBeVisible();
 });
 
 test('a job that is over says so at each step and offers nothing to press', async ({ page, address }) => {
