@@ -126,6 +126,15 @@ export const componentAddress = {
     answer: answers<Partial<Record<ComponentKind, number>>>(),
   }),
   ofKind: address({ method: 'get', path: '/catalogue/:kind', may: 'viewer', answer: answers<LibraryComponent[]>() }),
+  /** One component, for a page that names one beyond what it has at hand. */
+  one: address({ method: 'get', path: '/components/:component', may: 'viewer', answer: answers<LibraryComponent>() }),
+  /** Those of one kind, or of any, that answer to a word; more than the page has at hand. */
+  choose: address({
+    method: 'get',
+    path: '/catalogue/:kind/find/:word',
+    may: 'viewer',
+    answer: answers<FoundComponent[]>(),
+  }),
   find: address({ method: 'get', path: '/catalogue/find/:word', may: 'viewer', answer: answers<FoundComponent[]>() }),
   takeIn: address({
     method: 'post',

@@ -1,4 +1,4 @@
-import type { Component } from '../core/component/sheets.ts';
+import type { Component, ComponentKind } from '../core/component/sheets.ts';
 import type { KitRevision } from '../core/kit/kit.ts';
 import type { Variant } from '../core/vehicle/variant.ts';
 import { address, answers } from './address.ts';
@@ -13,13 +13,24 @@ export type LibraryComponent = Component & {
   readonly version: number;
 };
 
-/** Everything a design can be made from. Changes seldom, so it is fetched once and kept. */
+/** A variant by its names, for lists to choose from. */
+export type NamedVariant = Pick<Variant, 'id' | 'makerName' | 'modelName' | 'name'>;
+
+/**
+ * What is at hand to design and match with: everything that something in the workshop stands on, and of the rest of the
+ * catalogue enough of each kind to choose from. A component or a variant beyond that is asked for when it is needed.
+ */
 export interface LibraryData {
+  /** Of which there are vehicles, jobs or orders, in all their revisions. */
   readonly variants: readonly Variant[];
+  /** Every variant of the library, the newest revision of each. */
+  readonly models: readonly NamedVariant[];
   readonly components: readonly LibraryComponent[];
+  /** How many more of a kind the catalogue has than are at hand; a kind that is whole at hand is not there. */
+  readonly beyond: Readonly<Partial<Record<ComponentKind, number>>>;
   readonly kits: readonly KitRevision[];
 }
 
 export const libraryAddress = {
-  whole: address({ method: 'get', path: '/library', may: 'viewer', answer: answers<LibraryData>() }),
+  atHand: address({ method: 'get', path: '/library', may: 'viewer', answer: answers<LibraryData>() }),
 } as const;

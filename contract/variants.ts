@@ -11,6 +11,7 @@ import {
   type Opening,
   type PassThrough,
   type RemovedItem,
+  type Variant,
 } from '../core/vehicle/variant.ts';
 import { type VariantBody, type VariantProblem, variantProblems } from '../core/vehicle/variantProblems.ts';
 import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
@@ -248,6 +249,9 @@ export interface RevisionTaken {
 }
 
 export const variantAddress = {
+  list: address({ method: 'get', path: '/variants', may: 'viewer', answer: answers<readonly Variant[]>() }),
+  /** One of them, with all its revisions. */
+  family: address({ method: 'get', path: '/variants/:variant', may: 'viewer', answer: answers<readonly Variant[]>() }),
   add: address({
     method: 'post',
     path: '/variants',

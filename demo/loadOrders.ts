@@ -5,7 +5,8 @@ import { pickList } from '../core/order/packing.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
 import { freeStockLocked } from '../server/read/freeStock.ts';
-import { allComponents, allKitRevisions } from '../server/read/library.ts';
+import { allKitRevisions } from '../server/read/kitRevisions.ts';
+import { componentsAtHand } from '../server/read/library.ts';
 import { dayFrom } from './dayFrom.ts';
 
 const DAY_MS = 86_400_000;
@@ -30,7 +31,7 @@ export async function loadOrders(tx: Tx, now: Date): Promise<void> {
     },
     { ...{ clientId: yard, kitId: 'lantern-kit', validUntil: dayFrom(now, 240), byId: ilse, at: ago(120) } },
   ]);
-  const library = new Map((await allComponents(tx)).map((part) => [part.id, part]));
+  const library = new Map((await componentsAtHand(tx)).components.map((part) => [part.id, part]));
   const revisions = await allKitRevisions(tx);
   const year = `K${String(now.getUTCFullYear()).slice(2)}-`;
 

@@ -1,15 +1,22 @@
-import Papa from 'papaparse';
 import { componentSchemaOf, type NewComponent } from '../contract/components.ts';
 import { check } from '../contract/fields.ts';
 import { columnsOf, readCell, sheetFrom } from '../core/component/cells.ts';
 import { KINDS } from '../core/component/kinds/index.ts';
 import type { ComponentKind } from '../core/component/sheets.ts';
 import { CURRENCIES, type Currency } from '../core/quantity/currency.ts';
-import type { QuantityKind } from '../core/quantity/kinds.ts';
 import { baseSymbol } from '../core/quantity/units.ts';
-import { DIMENSION_NAME, readUnit } from '../core/quantity/unitWords.ts';
 import { COMMON_COLUMNS, type CommonColumn } from './componentCsv.ts';
-import { fromCell } from './csv.ts';
+import {
+  columnsOfHeads,
+  divide,
+  NOT_READ,
+  numbered,
+  readLine,
+  readList,
+  splitHead,
+  type TableColumn,
+  unitOf,
+} from './tableReading.ts';
 
 /** One component of a file: read, or what stands against it. */
 export interface TableRow {
@@ -53,48 +60,11 @@ export async function readComponentTable(kind: ComponentKind, text: string, opti
     : readCsv(kind, trimmed, options);
 }
 
-const tooMany = (count: number) =>
-  refuse(`This file has ${count} components; at most ${MOST_ROWS} are taken at a time. Divide it.`);
-
-type Read = (cell: string) => { readonly value: unknown } | { readonly fault: string };
-interface Column {
-  readonly head: string;
-  readonly take: (body: Body, value: unknown) => void;
-  readonly read: Read;
-}
+type Column = TableColumn<Body>;
 interface Body {
   readonly common: Record<string, unknown>;
   readonly sheet: (readonly [ReturnType<typeof columnsOf>[number], unknown])[];
 }
-
-/** "Peak torque (lb ft)" → label and unit. */
-function splitHead(head: string): { label: string; unit: string | null } {
-  const [, label, unit] = /^(.*?)\s*(?:\(([^()]*)\))?\s*$/.exec(head.trim()) ?? [];
-  return { label: (label ?? '').toLowerCase(), unit: unit?.trim() || null };
-}
-
-/** What turns a number of a column into base units, or what is wrong with the column's unit. */
-function unitOf(head: string, unit: string | null, quantity: QuantityKind): ((n: number) => number) | string {
-  const symbol = baseSymbol(quantity);
-  // As it was written out: no factor, or the last digit would move.
-  if (unit === null || unit === symbol) return (n) => n;
-  const read = readUnit(unit, quantity, null);
-  if (read.ok) return read.toBase;
-  const wanted = symbol ? `${symbol} or another unit of the same is wanted` : 'a number alone is wanted';
-  return `The column “${head}”: ${read.other ? `that is ${DIMENSION_NAME[read.other]}` : `${unit} is not a unit Dajo knows`}; ${wanted}.`;
-}
-
-const numberIn = (cell: string, comma: boolean): number => {
-  const text = comma ? cell.replace(',', '.') : cell;
-  return text.trim() === '' ? Number.NaN : Number(text.replace(/[\s\u00a0]/g, ''));
-};
-
-const NOT_READ: Record<string, string> = {
-  number: 'is not a number',
-  choice: 'is not one of the choices',
-  flag: 'must be yes or no',
-  rows: 'has something that is not a number',
-};
 
 function columnOf(
   kind: ComponentKind,
@@ -125,12 +95,6 @@ function columnOf(
       return 'value' in read ? read : { fault: NOT_READ[read.problem]! };
     },
   };
-}
-
-function numbered(cell: string, comma: boolean, toBase: (n: number) => number): ReturnType<Read> {
-  if (cell.trim() === '') return { value: undefined };
-  const n = numberIn(cell, comma);
-  return Number.isFinite(n) ? { value: toBase(n) } : { fault: NOT_READ.number! };
 }
 
 function commonColumn(
@@ -189,32 +153,16 @@ function commonColumn(
 }
 
 async function readCsv(kind: ComponentKind, text: string, { currency, pause }: Options): Promise<ReadTable> {
-  const { data, meta, errors } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
-  const torn = errors.find(({ type }) => type === 'Quotes');
-  if (torn) return refuse(`Line ${(torn.row ?? 0) + 1} has a quotation mark that is never closed.`);
-  const [heads = [], ...lines] = data;
-  if (lines.length === 0) return refuse('This table has a head and no rows.');
-  if (lines.length > MOST_ROWS) return tooMany(lines.length);
-  const comma = meta.delimiter !== ',';
-  const columns: Column[] = [];
-  for (const head of heads) {
-    const column = columnOf(kind, fromCell(head), comma, currency);
-    if (column === null)
-      return refuse(`Dajo knows no column “${head}” here. Export the table to see what they are called.`);
-    if ('fault' in column) return refuse(column.fault);
-    columns.push(column);
-  }
+  const table = divide(text, MOST_ROWS, 'components');
+  if (typeof table === 'string') return refuse(table);
+  const { lines, comma } = table;
+  const columns = columnsOfHeads(table.heads, (head) => columnOf(kind, head, comma, currency));
+  if (typeof columns === 'string') return refuse(columns);
   const rows: TableRow[] = [];
   for (const [i, cells] of lines.entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await pause?.();
     const body: Body = { common: {}, sheet: [] };
-    const faults: string[] = [];
-    for (const [c, column] of columns.entries()) {
-      const read = column.read(fromCell(cells[c] ?? ''));
-      if ('value' in read) column.take(body, read.value);
-      else faults.push(`${column.head} ${read.fault}.`);
-    }
-    if (cells.length > columns.length) faults.push('This row has more cells than the head.');
+    const faults = readLine(cells, columns, body);
     const { id = null, ...common } = body.common as { id?: string | null };
     rows.push(rowOf(kind, i + 2, id, { ...common, kind, sheet: sheetFrom(body.sheet) }, faults));
   }
@@ -222,14 +170,9 @@ async function readCsv(kind: ComponentKind, text: string, { currency, pause }: O
 }
 
 async function readJson(kind: ComponentKind, text: string, { pause }: Options): Promise<ReadTable> {
-  let list: unknown;
-  try {
-    list = JSON.parse(text);
-  } catch {
-    return refuse('This is not readable JSON: it is cut off or has a sign too many.');
-  }
-  const all = Array.isArray(list) ? list : [list];
-  if (all.length > MOST_ROWS) return tooMany(all.length);
+  const list = readList(text, MOST_ROWS, 'components');
+  if (typeof list === 'string') return refuse(list);
+  const all = list;
   const rows: TableRow[] = [];
   for (const [i, one] of all.entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await pause?.();

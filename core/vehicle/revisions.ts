@@ -24,5 +24,12 @@ export function newestOf<V extends { readonly id: string }>(variants: Iterable<V
 }
 
 /** Only the newest revision of each, in their order. */
-export const newestOnly = <V extends { readonly id: string }>(variants: readonly V[]): V[] =>
-  variants.filter((one) => newestOf(variants, one.id) === one);
+export function newestOnly<V extends { readonly id: string }>(variants: readonly V[]): V[] {
+  const newest = new Map<string, V>();
+  for (const one of variants) {
+    const root = rootOf(one.id);
+    const known = newest.get(root);
+    if (!known || revisionOf(one.id) > revisionOf(known.id)) newest.set(root, one);
+  }
+  return variants.filter((one) => newest.get(rootOf(one.id)) === one);
+}

@@ -1,16 +1,17 @@
-import { count, eq, sql } from 'drizzle-orm';
+import { and, count, eq, sql } from 'drizzle-orm';
 import { SHEET_SCHEMAS } from '../../contract/component.ts';
-import { COMPONENT_KINDS, componentAddress } from '../../contract/components.ts';
+import { COMPONENT_KINDS, componentAddress, type FoundComponent } from '../../contract/components.ts';
 import { jsonSchemaOf } from '../../contract/jsonSchema.ts';
 import { KIND_NAME } from '../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { componentCsv } from '../../wording/componentCsv.ts';
+import type { Db } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { NotFound, Stale } from '../problems.ts';
 import { addComponent, changeComponent, lockCatalogue } from '../read/catalogue.ts';
-import { allComponents } from '../read/library.ts';
+import { componentsOf, componentsOfKind } from '../read/components.ts';
 
 export const kindOf = (text: string): ComponentKind => {
   const kind = COMPONENT_KINDS.find((one) => one === text);
@@ -21,30 +22,40 @@ export const kindOf = (text: string): ComponentKind => {
 /** More than this is not found but browsed. */
 const MOST_FOUND = 30;
 
+/** What answers to a word, in its name, number or supplier: of one kind, or of all. */
+async function found(db: Db, text: string, kind: ComponentKind | null): Promise<FoundComponent[]> {
+  const word = text.trim().toLowerCase();
+  const rows = await db
+    .select({
+      id: component.id,
+      name: component.name,
+      kind: component.kind,
+      supplier: supplier.name,
+      partNumber: component.partNumber,
+    })
+    .from(component)
+    .innerJoin(supplier, eq(supplier.id, component.supplierId))
+    .where(
+      and(
+        sql`(position(${word} in ${component.find}) > 0 or position(${word} in lower(${supplier.name})) > 0)`,
+        kind === null ? undefined : eq(component.kind, kind),
+      ),
+    )
+    // What begins with the word comes first.
+    .orderBy(sql`position(${word} in ${component.find}) <> 1`, component.name)
+    .limit(MOST_FOUND);
+  return rows.map((row) => ({ ...row, kind: row.kind as ComponentKind }));
+}
+
 export const componentEndpoints = [
   serve(componentAddress.counts, async ({ db }) => {
     const rows = await db.select({ kind: component.kind, n: count() }).from(component).groupBy(component.kind);
     return Object.fromEntries(rows.map(({ kind, n }) => [kind, n]));
   }),
-  serve(componentAddress.ofKind, ({ db, params }) => allComponents(db, kindOf(params.kind))),
-  serve(componentAddress.find, async ({ db, params }) => {
-    const word = params.word.trim().toLowerCase();
-    const rows = await db
-      .select({
-        id: component.id,
-        name: component.name,
-        kind: component.kind,
-        supplier: supplier.name,
-        partNumber: component.partNumber,
-      })
-      .from(component)
-      .innerJoin(supplier, eq(supplier.id, component.supplierId))
-      .where(sql`position(${word} in ${component.find}) > 0 or position(${word} in lower(${supplier.name})) > 0`)
-      // What begins with the word comes first.
-      .orderBy(sql`position(${word} in ${component.find}) <> 1`, component.name)
-      .limit(MOST_FOUND);
-    return rows.map((row) => ({ ...row, kind: row.kind as ComponentKind }));
-  }),
+  serve(componentAddress.ofKind, ({ db, params }) => componentsOfKind(db, kindOf(params.kind))),
+  serve(componentAddress.one, async ({ db, params }) => one(await componentsOf(db, [params.component]), 'component')),
+  serve(componentAddress.choose, ({ db, params }) => found(db, params.word, kindOf(params.kind))),
+  serve(componentAddress.find, ({ db, params }) => found(db, params.word, null)),
   serve(componentAddress.add, ({ change, body }) =>
     change(async ({ tx, log }) => {
       await lockCatalogue(tx);
@@ -60,7 +71,7 @@ export const componentEndpoints = [
         await tx.select().from(component).where(eq(component.id, params.component)).for('update'),
         'component',
       );
-      const before = (await allComponents(tx)).find((part) => part.id === stored.id);
+      const [before] = await componentsOf(tx, [stored.id]);
       if (stored.version !== body.version) throw new Stale(before);
       const { id, version, how } = await changeComponent(tx, stored, body.component);
       const { name } = body.component;
@@ -71,7 +82,7 @@ export const componentEndpoints = [
   ),
   serve(componentAddress.table, async ({ db, params, res }) => {
     const kind = kindOf(params.kind);
-    const rows = await allComponents(db, kind);
+    const rows = await componentsOfKind(db, kind);
     res
       .type('text/csv; charset=utf-8')
       .setHeader('Content-Disposition', `attachment; filename="${kind}.csv"`)
@@ -80,9 +91,7 @@ export const componentEndpoints = [
   }),
   serve(componentAddress.list, async ({ db, params, res }) => {
     const kind = kindOf(params.kind);
-    const rows = (await allComponents(db))
-      .filter((one) => one.kind === kind)
-      .map(({ free: _, lent: __, version: ___, ...own }) => own);
+    const rows = (await componentsOfKind(db, kind)).map(({ free: _, lent: __, version: ___, ...own }) => own);
     res
       .type('application/json')
       .setHeader('Content-Disposition', `attachment; filename="${kind}.json"`)

@@ -11,7 +11,7 @@ import { component, event, file } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
 import { addComponent, changeComponent, isUsed, lockCatalogue, type StoredComponent } from '../read/catalogue.ts';
-import { allComponents } from '../read/library.ts';
+import { componentsOfKind } from '../read/components.ts';
 import { kindOf } from './routes.ts';
 
 /** One thing a table did, with what is needed to undo it. */
@@ -33,7 +33,7 @@ export const componentTableEndpoints = [
     if (read.fault) throw new BadInput({ text: read.fault });
     return change(async ({ tx, log }) => {
       await lockCatalogue(tx);
-      const find = finder(await allComponents(tx, kind));
+      const find = finder(await componentsOfKind(tx, kind));
       const steps: Step[] = [];
       let alike = 0;
       let left = 0;

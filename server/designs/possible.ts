@@ -6,7 +6,7 @@ import { composePack } from '../../core/pack/compose.ts';
 import type { Tx } from '../db/connect.ts';
 import { bay, vehicle } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
-import { allComponents } from '../read/library.ts';
+import { libraryOf } from '../read/components.ts';
 
 /** Where in the inputs each kind of component is named. */
 const FIELDS = ['moduleId', 'driveId', 'inverterId', 'chargerId', 'inletId'] as const;
@@ -21,7 +21,11 @@ export async function refuseImpossible(tx: Tx, vehicleId: string, inputs: Design
     .from(vehicle)
     .innerJoin(bay, eq(bay.variantId, vehicle.variantId))
     .where(eq(vehicle.id, vehicleId));
-  const library = new Map<string, Component>((await allComponents(tx)).map((part) => [part.id, part]));
+  // Boxes are fitted by their modules: with those that are named everything is there that is judged here.
+  const library = await libraryOf(
+    tx,
+    designComponents(inputs).map(({ componentId }) => componentId),
+  );
   const faults = { ...unknownParts(inputs, library) };
   const placed = inputs.boxes.flatMap((choice, i) => {
     const place = bays.find((row) => row.bay.key === choice.bay)?.bay;

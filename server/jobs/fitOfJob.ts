@@ -5,7 +5,7 @@ import type { StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { briefLine } from '../db/schema/index.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
-import { allKitRevisions } from '../read/library.ts';
+import { kitRevisionOf } from '../read/kitRevisions.ts';
 
 /** What every rule says of the job's kit on its vehicle, as the page works it out; null while it has no kit. */
 export async function fitOfJob(
@@ -14,9 +14,7 @@ export async function fitOfJob(
   workshop: Workshop,
   today: string,
 ): Promise<FitReport | null> {
-  const revision = stored.kitRevisionId
-    ? (await allKitRevisions(tx)).find(({ id }) => id === stored.kitRevisionId)
-    : undefined;
+  const revision = await kitRevisionOf(tx, stored.kitRevisionId);
   if (!revision) return null;
   const { input } = await figureInputOfJob(tx, stored, workshop, today);
   const brief = await tx.select().from(briefLine).where(eq(briefLine.jobId, stored.id));

@@ -8,20 +8,22 @@ import { component, kit, kitRevision, variant } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound } from '../problems.ts';
 import { addComponent, lockCatalogue } from '../read/catalogue.ts';
+import { libraryOf } from '../read/components.ts';
 import { freeId } from '../read/freeId.ts';
-import { allComponents, allKitRevisions, allVariants } from '../read/library.ts';
+import { kitRevisionOf } from '../read/kitRevisions.ts';
+import { namedVariants } from '../read/variants.ts';
 import { putLines } from './store.ts';
 
 export const kitFileEndpoints = [
   serve(kitFileAddress.out, async ({ db, params, res }) => {
-    const revision = (await allKitRevisions(db)).find(({ id }) => id === params.revision);
+    const revision = await kitRevisionOf(db, params.revision);
     if (!revision) throw new NotFound('kit revision');
-    const library = new Map((await allComponents(db)).map((part) => [part.id, part]));
-    const variants = (await allVariants(db)).filter(
-      ({ id, modelName }) => modelName === revision.modelName && rootOf(id) === id,
+    const variants = (await namedVariants(db)).flatMap((one) =>
+      one.modelName === revision.modelName ? [{ ...one, id: rootOf(one.id) }] : [],
     );
     const { lines, options, layout, torqueCapNm, gear, cover, exclusions, stages } = revision;
     const used = [...new Set(lines.map(({ componentId }) => componentId))];
+    const library = await libraryOf(db, used);
     const file: KitFile = {
       ...KIT_FILE,
       name: revision.kitName,

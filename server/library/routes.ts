@@ -1,5 +1,5 @@
 import { libraryAddress } from '../../contract/library.ts';
 import { serve } from '../endpoint.ts';
-import { wholeLibrary } from '../read/library.ts';
+import { libraryAtHand } from '../read/library.ts';
 
-export const libraryEndpoints = [serve(libraryAddress.whole, ({ db }) => wholeLibrary(db))];
+export const libraryEndpoints = [serve(libraryAddress.atHand, ({ db }) => libraryAtHand(db))];

@@ -6,9 +6,9 @@ import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { bay, maker, model, mountingPoint, passThrough, variant, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
-import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { freeId } from '../read/freeId.ts';
-import { allVariants } from '../read/library.ts';
+import { familyOf, namedVariants, variantOf, variantsOf } from '../read/variants.ts';
 
 /** Makers, models and revisions are made one at a time: of two of one name the first is taken by both. */
 const LIBRARY_LOCK = sql`select pg_advisory_xact_lock(4417031)`;
@@ -57,7 +57,7 @@ async function holdFreeName(
   root: string | null,
   field: 'name' | 'variant.name',
 ): Promise<void> {
-  const same = (await allVariants(tx)).find(
+  const same = (await namedVariants(tx)).find(
     (row) =>
       rootOf(row.id) !== root &&
       [row.makerName, row.modelName, row.name].join().toLowerCase() ===
@@ -67,6 +67,12 @@ async function holdFreeName(
 }
 
 export const variantEndpoints = [
+  serve(variantAddress.list, ({ db }) => variantsOf(db)),
+  serve(variantAddress.family, async ({ db, params }) => {
+    const family = await familyOf(db, params.variant);
+    if (family.length === 0) throw new NotFound('vehicle model');
+    return family;
+  }),
   serve(variantAddress.add, ({ change, body }) =>
     change(async ({ tx, log }) => {
       await tx.execute(LIBRARY_LOCK);
@@ -87,7 +93,7 @@ export const variantEndpoints = [
         await tx.select().from(variant).where(eq(variant.id, params.variant)).for('update'),
         'vehicle model',
       );
-      const before = (await allVariants(tx)).find((row) => row.id === stored.id);
+      const before = await variantOf(tx, stored.id);
       if (stored.version !== body.version) throw new Stale(before);
       const root = rootOf(stored.id);
       const family = await tx

@@ -9,7 +9,8 @@ import { made } from '../db/one.ts';
 import { client, job, kitOrder, orderLine, partnerApproval, variant, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
-import { allComponents, allKitRevisions } from '../read/library.ts';
+import { libraryOf } from '../read/components.ts';
+import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { lockOrder } from './lock.ts';
 import { orderRows, orderSheet, questionsWhere } from './rows.ts';
 
@@ -69,10 +70,6 @@ async function jobIdOf(tx: Tx, number: string | null, clientId: string): Promise
   return known.id;
 }
 
-async function revisionOf(tx: Tx, id: string) {
-  return (await allKitRevisions(tx)).find((one) => one.id === id);
-}
-
 /** Days are told apart only where they moved: a promise that has passed may be looked after, not made. */
 function refusePast(day: string | null, before: string | null, today: string, field: string, label: string): void {
   if (day !== null && day !== before && day < today)
@@ -88,7 +85,7 @@ export const orderEndpoints = [
       const number = await nextNumber(tx, today);
       const clientId = body.clientId ?? (await newClient(tx, body.clientName, body.clientContact));
       await knownClient(tx, clientId, 'clientId');
-      const revision = await revisionOf(tx, body.revisionId);
+      const revision = await kitRevisionOf(tx, body.revisionId);
       if (!revision) throw new BadInput({ revisionId: 'There is no such kit.' });
       if (revision.state !== 'released')
         throw new BadInput({
@@ -104,7 +101,10 @@ export const orderEndpoints = [
       const stages = kitStages(revision, of.id, body.options);
       const fittedBy = kind === 'sentThenHere' ? usualFittedBy(stages) : {};
       refuseDivision(fittingProblems(stages, { kind, fitter: body.fitter, fittedBy }));
-      const library = new Map((await allComponents(tx)).map((part) => [part.id, part]));
+      const library = await libraryOf(
+        tx,
+        revision.lines.map(({ componentId }) => componentId),
+      );
       const picks = pickList(kitParts(revision, library, of.id, body.options));
       if (picks.length === 0) throw new RuleBroken('Nothing of this kit applies to this model with these options.');
       const { clientName: _, clientContact: __, ...own } = body;
@@ -124,7 +124,7 @@ export const orderEndpoints = [
       const stored = await lockOrder(tx, params.order, {
         ...{ version: body.version, states: ['ordered', 'sent', 'signed'], what: 'changed' },
       });
-      const revision = (await revisionOf(tx, stored.revisionId))!;
+      const revision = (await kitRevisionOf(tx, stored.revisionId))!;
       refusePast(body.promisedOn, stored.promisedOn, today, 'promisedOn', 'Promised for');
       const moved = body.partnerId !== stored.partnerId || body.promisedOn !== stored.promisedOn;
       if (body.partnerId && moved) await refuseUnapproved(tx, body.partnerId, revision.kitId, body.promisedOn);

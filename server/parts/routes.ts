@@ -10,15 +10,24 @@ import { component, design, partLine, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { addLines } from '../read/addLines.ts';
+import { libraryOf } from '../read/components.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
-import { allComponents, allKitRevisions } from '../read/library.ts';
+import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { partOf } from '../read/sheet.ts';
 
 /** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
 async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
-  const library = new Map((await allComponents(tx)).map((part) => [part.id, part]));
   const [own] = await tx.select({ variantId: vehicle.variantId }).from(vehicle).where(eq(vehicle.id, stored.vehicleId));
-  const revision = (await allKitRevisions(tx)).find((candidate) => candidate.id === stored.kitRevisionId);
+  const revision = await kitRevisionOf(tx, stored.kitRevisionId);
+  const [chosen] = stored.chosenDesignId
+    ? await tx.select().from(design).where(eq(design.id, stored.chosenDesignId))
+    : [];
+  const inputs: DesignInputs | null = chosen?.inputs ?? null;
+  const named = [...(revision?.lines ?? []), ...(inputs ? designComponents(inputs) : [])];
+  const library = await libraryOf(
+    tx,
+    named.map(({ componentId }) => componentId),
+  );
   const fromKit: WantedPart[] = revision
     ? kitParts(revision, library, own?.variantId ?? '', stored.kitOptions).map(
         ({ component: part, quantity, packedIn }) => ({
@@ -29,10 +38,6 @@ async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
         }),
       )
     : [];
-  const [chosen] = stored.chosenDesignId
-    ? await tx.select().from(design).where(eq(design.id, stored.chosenDesignId))
-    : [];
-  const inputs: DesignInputs | null = chosen?.inputs ?? null;
   const inKit = (id: string) =>
     fromKit.filter((line) => line.componentId === id).reduce((sum, line) => sum + line.quantity, 0);
   const beyond = (inputs ? designComponents(inputs) : [])

@@ -9,8 +9,10 @@ import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { design } from '../db/schema/index.ts';
-import { allComponents, allKitRevisions, allVariants } from './library.ts';
+import { kitRevisionOf } from './kitRevisions.ts';
+import { componentsAtHand } from './library.ts';
 import { headOf, partOf } from './sheet.ts';
+import { variantsOf } from './variants.ts';
 
 export interface JobInput {
   readonly input: ResolveInput;
@@ -29,14 +31,10 @@ export async function figureInputOfJob(
 ): Promise<JobInput> {
   const which = { id: stored.id };
   const info = await partOf(db, which, 'vehicle');
-  const variant = one(
-    (await allVariants(db)).filter((candidate) => candidate.id === info.variantId),
-    'vehicle model',
-  );
-  const components = await allComponents(db);
-  const revision = stored.kitRevisionId
-    ? (await allKitRevisions(db)).find((candidate) => candidate.id === stored.kitRevisionId)
-    : undefined;
+  const variant = one(await variantsOf(db, [info.variantId]), 'vehicle model');
+  // What the page has at hand: whatever is chosen by itself comes out the same.
+  const { components } = await componentsAtHand(db);
+  const revision = await kitRevisionOf(db, stored.kitRevisionId);
   const packed = await partOf(db, which, 'route');
   const wanted = designId
     ? one(

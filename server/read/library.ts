@@ -1,108 +1,86 @@
-import { asc, eq, sql } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
-import { readComponent } from '../../core/component/readSheet.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
-import type { KitRevision } from '../../core/kit/kit.ts';
-import type { Source } from '../../core/quantity/sourced.ts';
-import type { Variant } from '../../core/vehicle/variant.ts';
 import type { Db, Tx } from '../db/connect.ts';
-import {
-  bay,
-  component,
-  kit,
-  kitLine,
-  kitRevision,
-  maker,
-  model,
-  mountingPoint,
-  passThrough,
-  supplier,
-  variant,
-} from '../db/schema/index.ts';
+import { componentsOf } from './components.ts';
 import { HELD } from './heldStock.ts';
+import { allKitRevisions } from './kitRevisions.ts';
+import { namedVariants, REVISION_ENDING, variantsInUse, variantsOf } from './variants.ts';
 
-/** All variants with their points, bays and pass-throughs. */
-export async function allVariants(db: Db | Tx): Promise<Variant[]> {
-  const rows = await db
-    .select({
-      id: variant.id,
-      version: variant.version,
-      name: variant.name,
-      sheet: variant.sheet,
-      modelName: model.name,
-      makerName: maker.name,
-    })
-    .from(variant)
-    .innerJoin(model, eq(model.id, variant.modelId))
-    .innerJoin(maker, eq(maker.id, model.makerId))
-    .orderBy(asc(variant.id));
-  const points = await db.select().from(mountingPoint).orderBy(asc(mountingPoint.name));
-  const bays = await db.select().from(bay).orderBy(asc(bay.xMm));
-  const passes = await db.select().from(passThrough).orderBy(asc(passThrough.name));
-  return rows.map(({ sheet, ...names }) => ({
-    ...names,
-    ...sheet,
-    mountingPoints: points
-      .filter((p) => p.variantId === names.id)
-      .map(({ id: _, variantId: __, ...p }) => ({ ...p, source: p.source as Source })),
-    bays: bays
-      .filter((b) => b.variantId === names.id)
-      .map(({ id: _, variantId: __, ...b }) => ({ ...b, source: b.source as Source })),
-    passThroughs: passes
-      .filter((p) => p.variantId === names.id)
-      .map(({ name, diameterMm, fromPlace, toPlace, usedFor }) => ({
-        name,
-        diameterMm,
-        from: fromPlace,
-        to: toPlace,
-        usedFor,
-      })),
-  }));
+/** So many of a kind to choose from, beyond what something stands on. */
+const ENOUGH_OF_KIND = 60;
+/** Of what Dajo chooses by itself by size: cables, fuses, resistors and radiators. */
+const ENOUGH_TO_SIZE = 300;
+const SIZED: readonly ComponentKind[] = ['cable', 'fuse', 'resistor', 'radiator'];
+/** So many that cover a function, for its gaps. */
+const ENOUGH_TO_COVER = 12;
+
+export interface AtHand {
+  readonly components: readonly LibraryComponent[];
+  /** How many more of a kind there are. */
+  readonly beyond: LibraryData['beyond'];
 }
 
-/** All components, or those of a kind, with what is free of each: on hand less what is held (see `HELD`). */
-export async function allComponents(db: Db | Tx, kind: ComponentKind | null = null): Promise<LibraryComponent[]> {
-  const rows = await db
-    .select({
-      component,
-      supplier: supplier.name,
-      free: sql<number>`(${component.onHand} - coalesce(held.n, 0))::int`,
-    })
-    .from(component)
-    .innerJoin(supplier, eq(supplier.id, component.supplierId))
-    .leftJoin(sql`(${HELD}) held`, sql`held.component_id = ${component.id}`)
-    .where(kind === null ? undefined : eq(component.kind, kind))
-    .orderBy(asc(component.kind), asc(component.name));
-  return rows.flatMap(
-    ({ component: { supplierId: _, onHand: __, find: ___, lent, version, ...rest }, supplier: supplierName, free }) => {
-      const read = readComponent({ ...rest, supplier: supplierName });
-      if ('component' in read) return [{ ...read.component, free, lent, version }];
-      // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.
-      process.emitWarning(`component ${rest.id} is left out of the library: ${read.fault} is not what its kind says`);
-      return [];
-    },
+/**
+ * The components at hand: those that a design, a kit, a parts list or an order names, what these need beside them or what
+ * does instead, with the newest revision of each,
+ * and of every kind and for every function so many more: what is in stock first, the workshop's own before lent ones,
+ * then the cheapest.
+ */
+export async function componentsAtHand(db: Db | Tx): Promise<AtHand> {
+  const { rows } = await db.execute<{ id: string | null; kind: ComponentKind; left: number }>(sql`
+    with stood_on as (
+      select component_id as id from kit_line
+      union select component_id from part_line
+      union select component_id from order_line
+      union select v #>> '{}' from design, jsonb_path_query(inputs, '$.** ? (@.type() == "string")') v
+    ), named as (
+      select id from stood_on
+      union select unnest(alternatives) from component where id in (select id from stood_on)
+      union select one ->> 'component'
+        from component, jsonb_array_elements(case when jsonb_typeof(sheet -> 'companions') = 'array'
+          then sheet -> 'companions' else '[]' end) one
+        where id in (select id from stood_on)
+    ), family as (
+      select distinct regexp_replace(id, ${REVISION_ENDING}, '') as root from named
+    ), ranked as (
+      select c.id, c.kind, c.covers, c.price_cents,
+        row_number() over (
+          partition by c.kind
+          order by (c.on_hand > coalesce(held.n, 0)) desc, c.lent, c.price_cents = 0, c.price_cents, c.id
+        ) as place
+      from component c left join (${HELD}) held on held.component_id = c.id
+    ), closing as (
+      select id from (
+        select id, row_number() over (partition by f order by price_cents = 0, price_cents, id) as place
+        from ranked, unnest(covers) f
+      ) by_function where place <= ${ENOUGH_TO_COVER}::int
+    ), chosen as (
+      select id, kind from ranked where place <= case when kind in ${SIZED} then ${ENOUGH_TO_SIZE}::int else ${ENOUGH_OF_KIND}::int end
+        or id in (select id from named)
+        or id in (select id from closing)
+        or (id like '%.r%' and regexp_replace(id, ${REVISION_ENDING}, '') in (select root from family))
+    )
+    select id, kind, 0 as left from chosen
+    union all
+    select null, kind, count(*)::int - (select count(*)::int from chosen where chosen.kind = ranked.kind)
+      from ranked group by kind`);
+  const components = await componentsOf(
+    db,
+    rows.flatMap(({ id }) => (id === null ? [] : [id])),
   );
+  const beyond = Object.fromEntries(
+    rows.flatMap(({ id, kind, left }) => (id === null && left > 0 ? [[kind, left] as const] : [])),
+  );
+  return { components, beyond };
 }
 
-export async function allKitRevisions(db: Db | Tx): Promise<KitRevision[]> {
-  const rows = await db
-    .select({ revision: kitRevision, kitName: kit.name, modelName: model.name })
-    .from(kitRevision)
-    .innerJoin(kit, eq(kit.id, kitRevision.kitId))
-    .innerJoin(model, eq(model.id, kit.modelId))
-    .orderBy(asc(kit.name), asc(kitRevision.revision));
-  const lines = await db.select().from(kitLine).orderBy(asc(kitLine.position));
-  return rows.map(({ revision: { body, ...own }, kitName, modelName }) => ({
-    ...own,
-    ...body,
-    kitName,
-    modelName,
-    lines: lines
-      .filter((line) => line.revisionId === own.id)
-      .map(({ componentId, quantity, packedIn, appliesWhen }) => ({ componentId, quantity, packedIn, appliesWhen })),
-  }));
-}
-
-export async function wholeLibrary(db: Db | Tx): Promise<LibraryData> {
-  return { variants: await allVariants(db), components: await allComponents(db), kits: await allKitRevisions(db) };
+/** Everything that is at hand to design and match with. */
+export async function libraryAtHand(db: Db | Tx): Promise<LibraryData> {
+  return {
+    ...(await componentsAtHand(db)),
+    variants: await variantsOf(db, await variantsInUse(db)),
+    models: await namedVariants(db),
+    kits: await allKitRevisions(db),
+  };
 }

@@ -8,8 +8,8 @@ import { made } from '../db/one.ts';
 import { logFinding, vehicle, vehicleClaim, vehicleFigure, weighing } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
-import { allVariants } from '../read/library.ts';
 import { partOf } from '../read/sheet.ts';
+import { variantOf } from '../read/variants.ts';
 
 const CORNER: Record<Corner, string> = {
   frontLeftKg: 'Front left',
@@ -31,7 +31,7 @@ export const vehicleEndpoints = [
     change(async ({ tx, log, job: lock }) => {
       const job = await lock({ number: params.number });
       const info = await partOf(tx, { id: job.id }, 'vehicle');
-      const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
+      const variant = await variantOf(tx, info.variantId);
       if (!variant) throw new NotFound('vehicle');
       const { figures } = vehicleState(variant, info.measured, null);
       const problems = weighingProblems(body, {
@@ -124,7 +124,7 @@ export const vehicleEndpoints = [
         throw new RuleBroken('The vehicle has been weighed: the scales are used. Weigh it again, or set this aside.');
       const used = info.measured[claim.figure] ?? null;
       if ((used?.at ?? null) !== body.since || claim.at !== body.seen) throw new Stale({ used, claim });
-      const variant = (await allVariants(tx)).find((candidate) => candidate.id === info.variantId);
+      const variant = await variantOf(tx, info.variantId);
       if (!variant) throw new NotFound('vehicle');
       const mine = { byId: person.id, at: now() };
       if (body.use) {

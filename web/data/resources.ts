@@ -1,10 +1,12 @@
-import { useLayoutEffect, useMemo } from 'react';
-import useSWR from 'swr';
+import { useEffect, useLayoutEffect, useMemo } from 'react';
+import useSWR, { mutate } from 'swr';
 import { type Address, type Params, pathOf } from '../../contract/address.ts';
+import { componentAddress } from '../../contract/components.ts';
 import { type FloorData, floorAddress } from '../../contract/floor.ts';
 import { type JobRow, type JobSheet, jobsAddress } from '../../contract/job.ts';
-import { type LibraryData, libraryAddress } from '../../contract/library.ts';
+import { type LibraryComponent, type LibraryData, libraryAddress } from '../../contract/library.ts';
 import { peopleAddress } from '../../contract/people.ts';
+import { variantAddress } from '../../contract/variants.ts';
 import type { Library } from '../../core/design/resolve.ts';
 import { upgradeDesign } from '../../core/design/upgrade.ts';
 import type { KitRevision } from '../../core/kit/kit.ts';
@@ -15,7 +17,7 @@ export const keys = {
   floor: pathOf(floorAddress.now, {}),
   jobs: pathOf(jobsAddress.list, {}),
   job: (number: string) => pathOf(jobsAddress.whole, { number }),
-  library: pathOf(libraryAddress.whole, {}),
+  library: pathOf(libraryAddress.atHand, {}),
   people: pathOf(peopleAddress.list, {}),
 };
 
@@ -58,24 +60,74 @@ export interface Shelves {
   readonly kits: ReadonlyMap<string, KitRevision>;
 }
 
-/** The library, indexed; fetched once and asked for again only when it changed. */
+const shelvesOf = (data: LibraryData): Shelves => ({
+  data,
+  components: new Map(data.components.map((part) => [part.id, part])),
+  free: new Map(data.components.map((part) => [part.id, part.free])),
+  variants: new Map(data.variants.map((variant) => [variant.id, variant])),
+  kits: new Map(data.kits.map((kit) => [kit.id, kit])),
+});
+
+/** Components this page has named beyond what was at hand: they stay at hand while it is open. */
+const named = new Map<string, LibraryComponent>();
+
+const withNamed = (data: LibraryData): LibraryData => {
+  const there = new Set(data.components.map(({ id }) => id));
+  const more = [...named.values()].filter(({ id }) => !there.has(id));
+  return more.length > 0 ? { ...data, components: [...data.components, ...more] } : data;
+};
+
+/** What is at hand, indexed; asked for once, and again only when it changed. */
 export function useLibrary(): { shelves: Shelves | null; error: Error | undefined } {
-  const { data, error } = useSWR<LibraryData, Error>(keys.library, ask, {
-    revalidateOnFocus: false,
-    revalidateIfStale: false,
-  });
-  const shelves = useMemo(
-    () =>
-      data
-        ? {
-            data,
-            components: new Map(data.components.map((part) => [part.id, part])),
-            free: new Map(data.components.map((part) => [part.id, part.free])),
-            variants: new Map(data.variants.map((variant) => [variant.id, variant])),
-            kits: new Map(data.kits.map((kit) => [kit.id, kit])),
-          }
-        : null,
-    [data],
+  const { data, error } = useSWR<LibraryData, Error>(
+    keys.library,
+    async (path: string) => withNamed(await ask<LibraryData>(path)),
+    { revalidateOnFocus: false, revalidateIfStale: false },
   );
+  const shelves = useMemo(() => (data ? shelvesOf(data) : null), [data]);
   return { shelves, error };
 }
+
+/** Brings a component of the catalogue to hand; resolves when it is there. Throws where it cannot be had. */
+export async function bringToHand(id: string): Promise<void> {
+  if (named.has(id)) return;
+  named.set(id, await ask<LibraryComponent>(pathOf(componentAddress.one, { component: id })));
+  await mutate<LibraryData>(keys.library, (data) => data && withNamed(data), { revalidate: false });
+}
+
+/** Variants that were asked for with the library anew: one that is not there then, it does not have. */
+const askedFor = new Set<string>();
+
+interface Naming {
+  readonly variants?: readonly string[];
+  readonly components?: readonly string[];
+}
+
+/**
+ * Brings to hand what these name and is not there: a component by itself, a variant with the library anew, since a vehicle
+ * of it has come. What the catalogue no longer has stays unknown.
+ */
+export function useAtHand({ variants = [], components = [] }: Naming, shelves: Shelves | null): void {
+  const unknown = shelves ? variants.filter((id) => !shelves.variants.has(id)).join(' ') : '';
+  const missing = shelves ? components.filter((id) => !shelves.components.has(id)).join(' ') : '';
+  useEffect(() => {
+    if (missing) for (const id of missing.split(' ')) void bringToHand(id).catch(() => {});
+  }, [missing]);
+  useEffect(() => {
+    const fresh = unknown.split(' ').filter((id) => id && !askedFor.has(id));
+    for (const id of fresh) askedFor.add(id);
+    if (fresh.length > 0) void mutate(keys.library).catch(() => {});
+  }, [unknown]);
+}
+
+/** What is at hand, with every variant of the library: for places that look at all of them. */
+export function useLibraryWithVariants(): ReturnType<typeof useLibrary> {
+  const { shelves, error } = useLibrary();
+  const { data, error: other } = useOfAddress(variantAddress.list, {});
+  const all = useMemo(() => (shelves && data ? shelvesOf({ ...shelves.data, variants: data }) : null), [shelves, data]);
+  return { shelves: all, error: error ?? other };
+}
+
+/** All revisions of a variant; null asks for none. */
+export const useFamily = (id: string | null) =>
+  useOfAddress(variantAddress.family, id === null ? null : { variant: id });

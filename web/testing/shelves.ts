@@ -63,6 +63,8 @@ export function shelves(cradleX = 300, free: Record<string, number> = {}): Shelv
   return {
     data: {
       variants: [VARIANT],
+      models: [VARIANT],
+      beyond: {},
       components: parts.map((part) => ({ ...part, free: free[part.id] ?? 0, lent: false, version: 1 })),
       kits: [kit],
     },

@@ -5,10 +5,10 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { type VehicleBody, type VehicleRow, vehiclesAddress } from '../../../contract/clients.ts';
 import { registerAddress } from '../../../contract/register.ts';
 import { hasRole } from '../../../contract/rights.ts';
-import { newestOnly, rootOf } from '../../../core/vehicle/revisions.ts';
+import { rootOf } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { fileUrl } from '../../data/client.ts';
-import { type Shelves, useLibrary } from '../../data/resources.ts';
+import { type Shelves, useAtHand, useLibrary } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import { FilesOf } from '../../files/FilesOf.tsx';
@@ -32,9 +32,10 @@ export default function VehiclePlace() {
   const { id = '' } = useParams();
   const lists = useClientsAndVehicles();
   const { shelves } = useLibrary();
+  const vehicle = lists.vehicles?.find((row) => row.id === id);
+  useAtHand({ variants: vehicle ? [vehicle.variantId] : [] }, shelves);
   if (lists.error) return <p className="page stop">{lists.error.message}</p>;
   if (!lists.vehicles || !lists.clients || !shelves) return <p className="page soft">One moment …</p>;
-  const vehicle = lists.vehicles.find((row) => row.id === id);
   if (!vehicle)
     return (
       <div className="page stack">
@@ -90,7 +91,7 @@ function Facts({ vehicle, lists, shelves }: { vehicle: VehicleRow; lists: Lists;
   const merging = useSend(true, { typed: false });
   const set = (change: Partial<VehicleBody>) => setDraft((now) => ({ ...now, ...change }));
   const variant = shelves.variants.get(vehicle.variantId);
-  const models = newestOnly(shelves.data.variants).map((one) =>
+  const models = shelves.data.models.map((one) =>
     rootOf(one.id) === rootOf(vehicle.variantId) && variant ? variant : one,
   );
   return (

@@ -3,8 +3,9 @@ import { Button } from 'antd';
 import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { planAddress } from '../../../contract/plan.ts';
 import { hasRole } from '../../../contract/rights.ts';
+import { designComponents } from '../../../core/design/inputs.ts';
 import { dayOf, weekdayAndDay } from '../../../wording/dates.ts';
-import { useFloor, useLibrary } from '../../data/resources.ts';
+import { useAtHand, useFloor, useLibrary } from '../../data/resources.ts';
 import { usePerson, useWorkshop } from '../../data/session.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { Building } from './Building.tsx';
@@ -20,6 +21,18 @@ const PlanEditor = lazy(() => import('./PlanEditor.tsx').then(({ PlanEditor: one
 export default function Floor() {
   const { data: floor, error } = useFloor();
   const { shelves } = useLibrary();
+  const named = useMemo(
+    () => ({
+      variants: floor?.jobs.map((job) => job.vehicle.variantId) ?? [],
+      components:
+        floor?.jobs.flatMap(({ design, waitingParts }) => [
+          ...(design ? designComponents(design.inputs).map(({ componentId }) => componentId) : []),
+          ...waitingParts.map(({ componentId }) => componentId),
+        ]) ?? [],
+    }),
+    [floor],
+  );
+  useAtHand(named, shelves);
   const workshop = useWorkshop();
   const holder = useRef<HTMLDivElement>(null);
   const [widthPx, setWidthPx] = useState(900);

@@ -40,7 +40,7 @@ export function ToBegin({ floor, shelves, onPlan }: Props) {
       act: <Link to="/components/drive">Add components</Link>,
     },
     {
-      done: shelves.data.variants.length > 0,
+      done: shelves.data.models.length > 0,
       say: 'A vehicle model',
       act: <Link to="/models">Make a model</Link>,
     },

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { JobSheet } from '../../../contract/job.ts';
 import { isStep, type StepId } from '../../app/steps.ts';
 import type { Shelves } from '../../data/resources.ts';
-import { useJob, useLibrary } from '../../data/resources.ts';
+import { useAtHand, useJob, useLibrary } from '../../data/resources.ts';
 import { JobNote } from './JobNote.tsx';
 import { OpenJobProvider, useOpenJob } from './openJob.ts';
 import { Spine } from './Spine.tsx';
@@ -25,6 +25,7 @@ export default function JobPlace() {
   const { number = '', step } = useParams();
   const { data: job, error } = useJob(number);
   const { shelves } = useLibrary();
+  useAtHand({ variants: job ? [job.vehicle.variantId] : [] }, shelves);
   if (error && !job) {
     return (
       <div className="page">

@@ -5,10 +5,9 @@ import type { Sent } from '../../../contract/address.ts';
 import type { BriefLineBody } from '../../../contract/brief.ts';
 import { jobAddress, type NewJob as NewJobBody } from '../../../contract/jobChange.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
-import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useLibrary } from '../../data/resources.ts';
+import { useFamily, useLibrary } from '../../data/resources.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { lengthsOf } from '../../drawing/outline.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
@@ -48,7 +47,8 @@ export default function NewJob() {
   const form = useChecked(jobAddress.open, {}, body);
   const { faults } = form;
   const set = (change: Partial<Draft>) => setDraft({ ...body, ...change });
-  const variant = shelves?.variants.get(body.variantId);
+  const { data: family } = useFamily(body.variantId || null);
+  const variant = family?.find(({ id }) => id === body.variantId);
   const plan = useMemo(() => (variant ? vehicleState(variant, {}, null) : null), [variant]);
   const setLine = (at: number, line: BriefLineBody | null) =>
     set({ brief: body.brief.flatMap((old, i) => (i === at ? (line ? [line] : []) : [old])) });
@@ -102,7 +102,7 @@ export default function NewJob() {
               <Choice
                 label="Model and variant"
                 value={body.variantId || null}
-                options={newestOnly(shelves?.data.variants ?? []).map((v) => ({
+                options={(shelves?.data.models ?? []).map((v) => ({
                   value: v.id,
                   label: `${v.makerName} ${v.modelName} ${v.name}`,
                 }))}

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { JobSheet } from '../../../contract/job.ts';
 import { judgeBrief } from '../../../core/brief/judgeLine.ts';
-import { type DesignInputs, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
+import { type DesignInputs, designComponents, EMPTY_DESIGN } from '../../../core/design/inputs.ts';
 import { resolveDesign } from '../../../core/design/resolve.ts';
 import { createSheet, type FigureSheet } from '../../../core/figures/evaluate.ts';
 import type { Slots, VehicleUse } from '../../../core/figures/slots.ts';
@@ -13,7 +13,7 @@ import { unpackRoute } from '../../../core/road/packedRoute.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { dayOf } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
-import type { Shelves } from '../../data/resources.ts';
+import { type Shelves, useAtHand } from '../../data/resources.ts';
 import { useWorkshop } from '../../data/session.tsx';
 import { useDesignTrail } from './designTrail.ts';
 import type { OpenJob } from './openJob.ts';
@@ -45,6 +45,8 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
   );
   const inputs = draft?.inputs ?? stored?.inputs ?? EMPTY_DESIGN;
   const use = useDraftValue?.use ?? job.use;
+  const named = useMemo(() => designComponents(inputs).map(({ componentId }) => componentId), [inputs]);
+  useAtHand({ components: named }, shelves);
   const facts = useMemo(
     () => ({
       kit: kit && job.kit ? { revision: kit, options: job.kit.options, variantId: job.vehicle.variantId } : null,

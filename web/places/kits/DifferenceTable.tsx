@@ -57,7 +57,7 @@ export function DifferenceTable({ content, revision, others, shelves }: Props) {
   const difference = kitDifference(before, content);
   const component = (id: string) => shelves.components.get(id)?.name ?? id;
   const option = (id: string) => [...content.options, ...before.options].find((one) => one.id === id)?.name ?? id;
-  const variant = (id: string) => shelves.variants.get(id)?.name ?? id;
+  const variant = (id: string) => shelves.data.models.find((one) => one.id === id)?.name ?? id;
   const pieces = (side: LineDifference['before']) =>
     side ? `${side.quantity}${side.packedIn && `, ${side.packedIn}`}` : '0';
   const boxes = (list: unknown) =>

@@ -2,11 +2,15 @@ import { InboxOutlined } from '@ant-design/icons';
 import { Button, Upload } from 'antd';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import useSWR from 'swr';
+import { pathOf } from '../../../contract/address.ts';
+import { componentAddress } from '../../../contract/components.ts';
 import { check } from '../../../contract/fields.ts';
 import { type KitFile, kitFileAddress, kitFileSchema } from '../../../contract/kitFile.ts';
-import { newestOnly } from '../../../core/vehicle/revisions.ts';
+import type { LibraryComponent, NamedVariant } from '../../../contract/library.ts';
 import { type FileMatch, matchFile } from '../../../wording/kitFile.ts';
-import { type Shelves, useLibrary } from '../../data/resources.ts';
+import { ask } from '../../data/client.ts';
+import { useLibrary } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -25,6 +29,15 @@ export function KitFileIn({ done }: { done: () => void }) {
   const { shelves } = useLibrary();
   const [file, setFile] = useState<KitFile | null>(null);
   const [fault, setFault] = useState<string | null>(null);
+  // What is here is looked for in everything of these kinds, not only in what is at hand.
+  const kinds = file ? [...new Set(file.components.map(({ component }) => component.kind))] : [];
+  const { data: catalogue, error } = useSWR<readonly LibraryComponent[], Error>(
+    file && ['catalogue of', ...kinds],
+    async () =>
+      (
+        await Promise.all(kinds.map((kind) => ask<LibraryComponent[]>(pathOf(componentAddress.ofKind, { kind }))))
+      ).flat(),
+  );
   const read = async (picked: File) => {
     setFile(null);
     try {
@@ -56,8 +69,8 @@ export function KitFileIn({ done }: { done: () => void }) {
             </p>
           </Upload.Dragger>
         )}
-        {fault && <p className="fault">{fault}</p>}
-        {file && shelves && <Preview file={file} shelves={shelves} />}
+        {(fault ?? error) && <p className="fault">{fault ?? error?.message}</p>}
+        {file && shelves && catalogue && <Preview file={file} catalogue={catalogue} models={shelves.data.models} />}
         <div>
           <Button type="text" size="small" onClick={done}>
             Not now
@@ -68,10 +81,17 @@ export function KitFileIn({ done }: { done: () => void }) {
   );
 }
 
-function Preview({ file, shelves }: { file: KitFile; shelves: Shelves }) {
+interface PreviewProps {
+  readonly file: KitFile;
+  /** Everything the catalogue has of the file's kinds. */
+  readonly catalogue: readonly LibraryComponent[];
+  readonly models: readonly NamedVariant[];
+}
+
+function Preview({ file, catalogue, models: named }: PreviewProps) {
   const navigate = useNavigate();
-  const matches = useMemo(() => matchFile(file.components, shelves.data.components), [file, shelves]);
-  const models = new Map(newestOnly(shelves.data.variants).map((one) => [`${one.makerName} ${one.modelName}`, one.id]));
+  const matches = useMemo(() => matchFile(file.components, catalogue), [file, catalogue]);
+  const models = new Map(named.map((one) => [`${one.makerName} ${one.modelName}`, one.id]));
   const [name, setName] = useState(file.name);
   const [variantId, setVariantId] = useState<string | null>(models.get(file.model) ?? null);
   const [own, setOwn] = useState<Readonly<Record<string, string>>>(() =>
@@ -116,7 +136,7 @@ function Preview({ file, shelves }: { file: KitFile; shelves: Shelves }) {
                 mayBeEmpty
                 placeholder="taken in as new"
                 value={own[id] ?? null}
-                options={shelves.data.components
+                options={catalogue
                   .filter((one) => one.kind === kind || one.id === mine?.id)
                   .map((one) => ({ value: one.id, label: one.name }))}
                 onChange={(next) => {

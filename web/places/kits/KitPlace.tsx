@@ -3,7 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { type KitSheet, kitAddress } from '../../../contract/kits.ts';
 import { lessonAddress } from '../../../contract/lessons.ts';
 import { isOpen } from '../../../core/job/states.ts';
-import { type Shelves, useLibrary, useOfAddress } from '../../data/resources.ts';
+import { type Shelves, useLibraryWithVariants, useOfAddress } from '../../data/resources.ts';
 import { KitFacts } from './KitFacts.tsx';
 import { KitLessons } from './KitLessons.tsx';
 import { KitQuestions } from './KitQuestions.tsx';
@@ -17,7 +17,7 @@ import { countSold } from './sold.ts';
 export default function KitPlace() {
   const { kit: id = '' } = useParams();
   const { data: kit, error } = useOfAddress(kitAddress.whole, { kit: id });
-  const { shelves, error: libraryError } = useLibrary();
+  const { shelves, error: libraryError } = useLibraryWithVariants();
   const failed = error ?? libraryError;
   if (failed) return <p className="page stop">{failed.message}</p>;
   if (!kit || !shelves) return <p className="page soft">One moment …</p>;

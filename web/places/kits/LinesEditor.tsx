@@ -7,9 +7,9 @@ import type { KitContent, KitLine } from '../../../core/kit/kit.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 import { FUNCTION_NAME } from '../../../wording/fit.ts';
-import type { Shelves } from '../../data/resources.ts';
+import { type Shelves, useAtHand } from '../../data/resources.ts';
 import { useUnitSet } from '../../data/session.tsx';
-import { Choice } from '../../widgets/Choice.tsx';
+import { ComponentChoice } from '../../widgets/ComponentChoice.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { SortableRows } from '../../widgets/SortableRows.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
@@ -43,13 +43,7 @@ export function LinesEditor({ content, shelves, variants, onChange, faults, opti
   const { lines, options } = content;
   const change = (at: number, part: Partial<KitLine>) =>
     onChange({ lines: lines.map((line, i) => (i === at ? { ...line, ...part } : line)) });
-  const choices = useMemo(
-    () =>
-      shelves.data.components
-        .map(({ id, name }) => ({ value: id, label: name }))
-        .sort((a, b) => a.label.localeCompare(b.label)),
-    [shelves],
-  );
+  useAtHand({ components: lines.map(({ componentId }) => componentId) }, shelves);
   const groups = useMemo(() => grouped(lines, order, shelves), [lines, order, shelves]);
   const sum = lines.reduce(
     (all, { componentId, quantity, appliesWhen }) => {
@@ -126,12 +120,12 @@ export function LinesEditor({ content, shelves, variants, onChange, faults, opti
       {!disabled && (
         <div className="row">
           <div style={{ width: 320 }}>
-            <Choice
+            <ComponentChoice
               label="Component to add"
               hideLabel
               placeholder="Component to add"
               value={adding}
-              options={choices}
+              shelves={shelves}
               onChange={setAdding}
             />
           </div>

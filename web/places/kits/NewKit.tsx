@@ -2,7 +2,6 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { kitAddress } from '../../../contract/kits.ts';
-import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import { useLibrary } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -24,9 +23,7 @@ export function NewKit({ from, done }: Props) {
   const [variantId, setVariantId] = useState<string | null>(null);
   const form = useChecked(kitAddress.add, {}, { name, variantId: variantId ?? '', from: from?.id ?? null });
   // One entry a model: a kit is for a model, its lines say which variants.
-  const models = new Map(
-    newestOnly(shelves?.data.variants ?? []).map((one) => [`${one.makerName} ${one.modelName}`, one.id]),
-  );
+  const models = new Map((shelves?.data.models ?? []).map((one) => [`${one.makerName} ${one.modelName}`, one.id]));
   const begin = async () => {
     const made = await form.save();
     if (made) navigate(`/kits/${made.kit}?rev=A`);

@@ -9,7 +9,7 @@ import { newestOnly, revisionOf } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 import { BODY_NAME, DRIVEN_NAME } from '../../../wording/variants.ts';
-import { useLibrary } from '../../data/resources.ts';
+import { useLibraryWithVariants } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
@@ -22,7 +22,7 @@ const guesses = (variant: Variant): number =>
 
 /** The vehicle models of the library, as they look from above; each opens to be seen or changed. */
 export default function ModelsPlace() {
-  const { shelves, error } = useLibrary();
+  const { shelves, error } = useLibraryWithVariants();
   const { role } = usePerson();
   const set = useUnitSet();
   const navigate = useNavigate();

@@ -3,18 +3,19 @@ import { newestOf } from '../../../core/vehicle/revisions.ts';
 import { startVariant } from '../../../core/vehicle/startVariant.ts';
 import type { BodyShape } from '../../../core/vehicle/variant.ts';
 import { BODY_NAME } from '../../../wording/variants.ts';
-import { useLibrary } from '../../data/resources.ts';
+import { useFamily } from '../../data/resources.ts';
 import { VariantEditor } from './VariantEditor.tsx';
 
 /** A variant of the library, or a new one: from another, or from a usual body. */
 export default function VariantPlace() {
   const { id = 'new' } = useParams();
   const [search] = useSearchParams();
-  const { shelves, error } = useLibrary();
+  const of = id === 'new' ? search.get('from') : id;
+  const { data: family, error } = useFamily(of);
   if (error) return <p className="page stop">{error.message}</p>;
-  if (!shelves) return <p className="page soft">One moment …</p>;
+  if (of && !family) return <p className="page soft">One moment …</p>;
   if (id !== 'new') {
-    const stored = shelves.variants.get(id);
+    const stored = family?.find((one) => one.id === id);
     if (!stored)
       return (
         <div className="page">
@@ -22,7 +23,7 @@ export default function VariantPlace() {
         </div>
       );
     const { id: _, version = 1, ...variant } = stored;
-    const newest = newestOf(shelves.variants.values(), id);
+    const newest = newestOf(family ?? [], id);
     return (
       <VariantEditor
         key={`${id} ${version}`}
@@ -32,7 +33,7 @@ export default function VariantPlace() {
       />
     );
   }
-  const from = shelves.variants.get(search.get('from') ?? '');
+  const from = family?.find((one) => one.id === of);
   const asked = search.get('body') ?? '';
   const body = (asked in BODY_NAME ? asked : 'van') as BodyShape['style'];
   if (!from) return <VariantEditor key={body} start={startVariant(body)} stored={null} newer={null} />;

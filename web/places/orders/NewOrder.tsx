@@ -12,7 +12,7 @@ import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { RULE_NAME, VERDICT_NAME } from '../../../wording/fit.ts';
 import { ORDER_KIND_NAME } from '../../../wording/orders.ts';
-import { useLibrary, useOfAddress } from '../../data/resources.ts';
+import { useLibraryWithVariants, useOfAddress } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
 import { DayInput } from '../../widgets/DayInput.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -27,7 +27,7 @@ import { useKitWork } from '../kits/useKitWork.ts';
 /** Takes an order: who, which released kit with what, onto which model, who fits it, and when it is promised. */
 export function NewOrder({ done }: { done: () => void }) {
   const navigate = useNavigate();
-  const { shelves } = useLibrary();
+  const { shelves } = useLibraryWithVariants();
   const { data: clients } = useOfAddress(clientAddress.list, {});
   const { data: approvals } = useOfAddress(approvalAddress.list, {});
   const work = useKitWork();

@@ -9,6 +9,7 @@ import { PART_STATE_NAME } from '../../../../wording/work.ts';
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
+import { ComponentChoice } from '../../../widgets/ComponentChoice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
@@ -184,12 +185,12 @@ export default function PartsStep() {
       </Panel>
       {may && (
         <div style={{ width: 320 }}>
-          <Choice
+          <ComponentChoice
             label="Add a part"
             hideLabel
             value={null}
             placeholder="Add a part to the list"
-            options={shelves.data.components.map((part) => ({ value: part.id, label: part.name }))}
+            shelves={shelves}
             onChange={(componentId) =>
               componentId && void sending.go(partAddress.add, { number: job.number }, { componentId, quantity: 1 })
             }

@@ -9,6 +9,7 @@ import { Fold } from '../../../../widgets/Fold.tsx';
 import { Panel } from '../../../../widgets/Panel.tsx';
 import { StateMark } from '../../../../widgets/StateMark.tsx';
 import { VERDICT_MARK } from '../../../../widgets/verdictMark.ts';
+import { BeyondHand } from '../../BeyondHand.tsx';
 import { useOpenJob } from '../../openJob.ts';
 import { usePackages } from '../../usePackages.ts';
 
@@ -32,6 +33,7 @@ export function CompletePanel() {
             <span className="stop">The catalogue has no set of parts that the rules let stand together here.</span>
           )}
         </div>
+        {packages && <BeyondHand />}
         {packages && packages.length > 0 && (
           <div className="layouts">
             {packages.map((one) => (

@@ -1,9 +1,12 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { useCallback } from 'react';
+import type { LibraryComponent } from '../../../../../contract/library.ts';
 import type { Component, ComponentKind } from '../../../../../core/component/sheets.ts';
 import { formatQuantity } from '../../../../../core/quantity/format.ts';
 import { useUnitSet } from '../../../../data/session.tsx';
 import { Choice } from '../../../../widgets/Choice.tsx';
+import { ComponentChoice } from '../../../../widgets/ComponentChoice.tsx';
 import { DataTable } from '../../../../widgets/DataTable.tsx';
 import { Fold } from '../../../../widgets/Fold.tsx';
 import { Panel } from '../../../../widgets/Panel.tsx';
@@ -13,17 +16,21 @@ import { useDesign } from '../design/useDesign.ts';
 import { BoxTable } from './BoxTable.tsx';
 import { PackFields } from './PackFields.tsx';
 
+const MODULES: readonly ComponentKind[] = ['module'];
+const DRIVES: readonly ComponentKind[] = ['drive'];
+const INVERTERS: readonly ComponentKind[] = ['inverter'];
+const CHARGERS: readonly ComponentKind[] = ['charger', 'combinedUnit'];
+const INLETS: readonly ComponentKind[] = ['inlet'];
+/** Kinds with a field of their own, or placed otherwise. */
+const OWN_FIELD: readonly ComponentKind[] = [...MODULES, ...DRIVES, ...INVERTERS, ...CHARGERS, ...INLETS, 'box'];
+
+const moduleName = (part: LibraryComponent) =>
+  part.kind === 'module' ? `${part.name} · ${part.sheet.chemistry}` : part.name;
+
 /** Everything that is chosen in a design; all figures follow each change at once. */
 export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, string>> }) {
   const { shelves, vehicle, sheet } = useOpenJob('shelves', 'vehicle', 'sheet');
   const { inputs, set } = useDesign();
-  const options = (...kinds: ComponentKind[]) =>
-    shelves.data.components
-      .filter((part) => kinds.includes(part.kind))
-      .map((part) => ({
-        value: part.id,
-        label: part.kind === 'module' ? `${part.name} · ${part.sheet.chemistry}` : part.name,
-      }));
   const { gearbox } = vehicle.variant;
   const keepsGearbox =
     (shelves.components.get(inputs.driveId ?? '') as Component | undefined)?.kind === 'drive' &&
@@ -31,19 +38,22 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
   return (
     <Panel title="What goes in">
       <div className="in stack">
-        <Choice
+        <ComponentChoice
           label="Module"
           value={inputs.moduleId}
-          options={options('module')}
+          shelves={shelves}
+          kinds={MODULES}
+          say={moduleName}
           onChange={(moduleId) => set({ moduleId })}
           mayBeEmpty
         />
         <BoxTable faults={faults} />
         <PackFields faults={faults} />
-        <Choice
+        <ComponentChoice
           label="Drive"
           value={inputs.driveId}
-          options={options('drive')}
+          shelves={shelves}
+          kinds={DRIVES}
           onChange={(driveId) => set({ driveId })}
           mayBeEmpty
         />
@@ -65,27 +75,30 @@ export function DesignInputsPanel({ faults }: { faults: Readonly<Record<string, 
             mayBeEmpty
           />
           {sheet.slots.drive.unit?.sheet.hasInverter === false && (
-            <Choice
+            <ComponentChoice
               label="Inverter"
               value={inputs.inverterId}
-              options={options('inverter')}
+              shelves={shelves}
+              kinds={INVERTERS}
               onChange={(inverterId) => set({ inverterId })}
               mayBeEmpty
             />
           )}
         </div>
         <div className="fields">
-          <Choice
+          <ComponentChoice
             label="Charger"
             value={inputs.chargerId}
-            options={options('charger', 'combinedUnit')}
+            shelves={shelves}
+            kinds={CHARGERS}
             onChange={(chargerId) => set({ chargerId })}
             mayBeEmpty
           />
-          <Choice
+          <ComponentChoice
             label="Inlet"
             value={inputs.inletId}
-            options={options('inlet')}
+            shelves={shelves}
+            kinds={INLETS}
             onChange={(inletId) => set({ inletId })}
             mayBeEmpty
           />
@@ -105,10 +118,10 @@ function OtherParts() {
     0,
   );
   const nameOf = (id: string) => shelves.components.get(id)?.name ?? id;
-  const rest = shelves.data.components.filter(
-    (part) =>
-      !inputs.others.some((other) => other.componentId === part.id) &&
-      !['module', 'drive', 'charger', 'combinedUnit', 'inlet', 'inverter', 'box'].includes(part.kind),
+  const taken = useCallback(
+    (part: LibraryComponent) =>
+      OWN_FIELD.includes(part.kind) || inputs.others.some((other) => other.componentId === part.id),
+    [inputs.others],
   );
   return (
     <Fold
@@ -136,12 +149,13 @@ function OtherParts() {
           )),
         ]}
       />
-      <Choice
+      <ComponentChoice
         label="Add a part"
         hideLabel
         value={null}
         placeholder="Add a part"
-        options={rest.map((part) => ({ value: part.id, label: part.name }))}
+        shelves={shelves}
+        without={taken}
         onChange={(id) =>
           id && setInputs({ ...inputs, others: [...inputs.others, { componentId: id, quantity: 1, xMm: null }] })
         }

@@ -1,6 +1,7 @@
 import { Button, Progress, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { designAddress } from '../../../../../contract/design.ts';
+import type { ComponentKind } from '../../../../../core/component/sheets.ts';
 import { FIGURES } from '../../../../../core/figures/index.ts';
 import { formatNumber } from '../../../../../core/quantity/format.ts';
 import { designOf, searchBase } from '../../../../../core/search/candidate.ts';
@@ -13,6 +14,7 @@ import { Fold } from '../../../../widgets/Fold.tsx';
 import { Labelled } from '../../../../widgets/Labelled.tsx';
 import { Panel } from '../../../../widgets/Panel.tsx';
 import { useSend } from '../../../../widgets/useSend.ts';
+import { BeyondHand } from '../../BeyondHand.tsx';
 import { useOpenJob } from '../../openJob.ts';
 import { FrontChart } from './FrontChart.tsx';
 import { FrontTable } from './FrontTable.tsx';
@@ -20,6 +22,7 @@ import { SpaceFields } from './SpaceFields.tsx';
 import { useSearch } from './useSearch.ts';
 import { WhatBroke } from './WhatBroke.tsx';
 
+const SEARCHED: readonly ComponentKind[] = ['module', 'drive', 'inverter', 'adapter', 'charger', 'combinedUnit'];
 const WEIGHTS = [0, 1, 2, 3] as const;
 const WEIGHT_NAME = ['no matter', 'a little', 'much', 'most'];
 
@@ -128,6 +131,7 @@ export default function SearchLook() {
               </span>
             )}
           </div>
+          <BeyondHand kinds={SEARCHED} />
           {running && (
             <Progress
               percent={report ? Math.round((100 * report.looked) / Math.max(1, report.total)) : 0}
