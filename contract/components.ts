@@ -17,6 +17,7 @@ import {
   whole,
 } from './fields.ts';
 import type { LibraryComponent } from './library.ts';
+import { type TakenIn, tableSchema, tableSize } from './tableIn.ts';
 
 export const COMPONENT_KINDS = Object.keys(KINDS) as ComponentKind[];
 
@@ -92,21 +93,6 @@ const componentChangeSchema = Joi.object<ComponentChange, true>({
   version,
 });
 
-/** A table or list of components of one kind, as text. */
-export interface TableIn {
-  readonly text: string;
-  /** What it was called, for the history. */
-  readonly name: string;
-}
-/** What became of a table: how many were new, changed, alike, and left out because of faults. */
-export interface TakenIn {
-  /** By which it is undone. */
-  readonly id: string;
-  readonly added: number;
-  readonly changed: number;
-  readonly alike: number;
-  readonly left: number;
-}
 const LARGEST_TABLE = 4_000_000;
 
 /** A component as a finder shows it. */
@@ -140,11 +126,8 @@ export const componentAddress = {
     method: 'post',
     path: '/components/:kind/table',
     may: 'manager',
-    body: Joi.object<TableIn, true>({
-      text: Joi.string().max(LARGEST_TABLE).label('Table').required(),
-      name: text('Name of the file', 200).required(),
-    }),
-    size: { bytes: LARGEST_TABLE * 2, bounds: { values: 10, depth: 2, text: LARGEST_TABLE } },
+    body: tableSchema(LARGEST_TABLE),
+    size: tableSize(LARGEST_TABLE),
     answer: answers<TakenIn>(),
   }),
   undo: address({

@@ -1,8 +1,9 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { startVariant } from '../core/vehicle/startVariant.ts';
 import type { VariantBody } from '../core/vehicle/variantProblems.ts';
 import { check } from './fields.ts';
-import { variantAddress, variantSchema } from './variants.ts';
+import { MODEL_FILE, modelFileSchema, variantAddress, variantSchema } from './variants.ts';
 
 const VAN: VariantBody = { ...startVariant('van'), makerName: 'Quay', modelName: 'Carrier', name: 'long' };
 const BAY = {
@@ -56,5 +57,22 @@ describe('a variant of the library', () => {
   test('a change says the same below its own name', () => {
     const body = { variant: { ...VAN, bays: [{ ...BAY, xMm: 9000 }] }, version: 1 };
     expect(Object.keys(check(variantAddress.change.body!, body).problems)).toEqual(['variant.bays.0.name']);
+  });
+});
+
+describe('models as a file', () => {
+  test('are described by a published schema', async () => {
+    const { jsonSchemaOf } = await import('./jsonSchema.ts');
+    const text = `${JSON.stringify(jsonSchemaOf(modelFileSchema, 'Dajo file of vehicle models'), null, 2)}\n`;
+    await expect(text).toMatchFileSnapshot('../docs/model.schema.json');
+    const { default: Ajv } = await import('ajv/dist/2020.js');
+    const holds = new Ajv({ strict: false }).compile(
+      JSON.parse(readFileSync('docs/model.schema.json', 'utf8')) as object,
+    );
+    const file = { ...MODEL_FILE, variants: [VAN] };
+    expect(check(modelFileSchema, file).problems).toEqual({});
+    expect(holds(file)).toBe(true);
+    expect(holds({ ...file, version: 2 })).toBe(false);
+    expect(holds({ ...file, variants: [{ ...VAN, tyre: 7 }] })).toBe(false);
   });
 });

@@ -15,7 +15,7 @@ import {
 } from '../core/vehicle/variant.ts';
 import { type VariantBody, type VariantProblem, variantProblems } from '../core/vehicle/variantProblems.ts';
 import { VEHICLE_FIGURE_IDS, VEHICLE_FIGURES, type VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import {
   faultAt,
   type Made,
@@ -28,6 +28,7 @@ import {
   version,
   whole,
 } from './fields.ts';
+import { type TakenIn, tableSchema, tableSize } from './tableIn.ts';
 import { SPAN } from './vehicle.ts';
 
 /** What a figure of a variant is called in its schema; pages and papers have their own names. */
@@ -235,6 +236,28 @@ function fieldName(body: VariantBody, path: string): string {
 }
 
 export const variantSchema = Joi.object(own).custom(holds) as unknown as Joi.ObjectSchema<Mutable<VariantBody>>;
+
+/** Format of vehicle models as a file; docs/model.schema.json describes it. */
+export const MODEL_FILE = { format: 'dajo models', version: 1 } as const;
+const format = Joi.string().valid(MODEL_FILE.format).label('Format').required();
+const fileVersion = Joi.number()
+  .valid(MODEL_FILE.version)
+  .label('Version')
+  .messages({ 'any.only': 'This file is of a newer Dajo than this one. Ask for one of version 1, or update.' })
+  .required();
+/** The file itself; its models are held against their schema one by one, so that each fault is told at its own. */
+export const modelFileHeadSchema = Joi.object({
+  format,
+  version: fileVersion,
+  variants: Joi.array().items(Joi.any()).label('Models').required(),
+});
+export const modelFileSchema = Joi.object({
+  format,
+  version: fileVersion,
+  variants: Joi.array().items(variantSchema).label('Models').required(),
+});
+const LARGEST_MODELS = 8_000_000;
+
 export interface VariantChange {
   readonly variant: VariantBody;
   readonly version: number;
@@ -266,6 +289,22 @@ export const variantAddress = {
     body: changeSchema,
     /** Its id is another one where vehicles have the old one: they keep it. */
     answer: answers<Made & Versioned>(),
+  }),
+  csv: address({ method: 'get', path: '/models/table.csv', may: 'viewer', answer: A_FILE }),
+  file: address({ method: 'get', path: '/models/file.json', may: 'viewer', answer: A_FILE }),
+  takeIn: address({
+    method: 'post',
+    path: '/models/table',
+    may: 'technician',
+    body: tableSchema(LARGEST_MODELS),
+    size: tableSize(LARGEST_MODELS),
+    answer: answers<TakenIn>(),
+  }),
+  undo: address({
+    method: 'post',
+    path: '/models/taken-in/:id/undo',
+    may: 'technician',
+    answer: answers<{ readonly undone: number }>(),
   }),
   take: address({
     method: 'put',

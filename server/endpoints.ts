@@ -19,6 +19,7 @@ import { kitFileEndpoints } from './kits/fileRoutes.ts';
 import { kitEndpoints } from './kits/routes.ts';
 import { lessonEndpoints } from './learning/lessonRoutes.ts';
 import { registerEndpoints } from './learning/registerRoutes.ts';
+import { modelFileEndpoints } from './library/modelFileRoutes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
 import { approvalEndpoints } from './orders/approvalRoutes.ts';
@@ -44,6 +45,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...myEndpoints,
   ...libraryEndpoints,
   ...variantEndpoints,
+  ...modelFileEndpoints,
   ...componentEndpoints,
   ...componentTableEndpoints,
   ...basicsEndpoints,

@@ -1,17 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate } from 'node:timers/promises';
-import { and, eq, like, sql } from 'drizzle-orm';
-import { componentAddress, type TakenIn } from '../../contract/components.ts';
+import { and, eq, sql } from 'drizzle-orm';
+import { componentAddress } from '../../contract/components.ts';
+import type { TakenIn } from '../../contract/tableIn.ts';
 import { revisionOf } from '../../core/vehicle/revisions.ts';
 import { readComponentTable } from '../../wording/componentTable.ts';
 import { finder, verdictOf } from '../../wording/tableVerdict.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { component, event, file } from '../db/schema/index.ts';
+import { component, file } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
 import { addComponent, changeComponent, isUsed, lockCatalogue, type StoredComponent } from '../read/catalogue.ts';
 import { componentsOfKind } from '../read/components.ts';
+import { stepsTakenIn, TOOK_IN, UNDID } from '../read/takenIn.ts';
 import { kindOf } from './routes.ts';
 
 /** One thing a table did, with what is needed to undo it. */
@@ -19,9 +21,6 @@ type Step =
   | { readonly did: 'added'; readonly id: string }
   | { readonly did: 'over'; readonly id: string; readonly version: number; readonly before: StoredComponent }
   | { readonly did: 'revision'; readonly id: string; readonly version: number; readonly before: StoredComponent };
-
-const TOOK_IN = 'took in';
-const UNDID = 'undid';
 
 export const componentTableEndpoints = [
   serve(componentAddress.takeIn, async ({ change, params, body, workshop }) => {
@@ -66,20 +65,7 @@ export const componentTableEndpoints = [
   serve(componentAddress.undo, ({ change, params }) =>
     change(async ({ tx, log }) => {
       await lockCatalogue(tx);
-      const about = and(eq(event.resource, 'component'), eq(event.resourceId, params.id));
-      const told = one(
-        await tx
-          .select()
-          .from(event)
-          .where(and(about, like(event.what, `${TOOK_IN}%`))),
-        'table',
-      );
-      const [before] = await tx
-        .select({ id: event.id })
-        .from(event)
-        .where(and(about, like(event.what, `${UNDID}%`)));
-      if (before) throw new RuleBroken('This was undone already.');
-      const { steps } = told.after as { steps: Step[] };
+      const steps = await stepsTakenIn<Step>(tx, 'component', params.id);
       for (const step of [...steps].reverse()) await undo(tx, step);
       const what = `${UNDID} what a table had brought: ${steps.length} components`;
       await log({ what, resource: 'component', id: params.id, after: { undone: steps.length } });

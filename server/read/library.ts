@@ -1,19 +1,22 @@
-import { sql } from 'drizzle-orm';
+import { count, sql } from 'drizzle-orm';
 import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
+import { KINDS } from '../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
+import { VEHICLE_FUNCTIONS } from '../../core/fit/functions.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { component } from '../db/schema/index.ts';
 import { componentsOf } from './components.ts';
 import { HELD } from './heldStock.ts';
 import { allKitRevisions } from './kitRevisions.ts';
 import { namedVariants, REVISION_ENDING, variantsInUse, variantsOf } from './variants.ts';
 
 /** So many of a kind to choose from, beyond what something stands on. */
-const ENOUGH_OF_KIND = 60;
+const ENOUGH_OF_KIND = 40;
 /** Of what Dajo chooses by itself by size: cables, fuses, resistors and radiators. */
-const ENOUGH_TO_SIZE = 300;
+const ENOUGH_TO_SIZE = 200;
 const SIZED: readonly ComponentKind[] = ['cable', 'fuse', 'resistor', 'radiator'];
 /** So many that cover a function, for its gaps. */
-const ENOUGH_TO_COVER = 12;
+const ENOUGH_TO_COVER = 8;
 
 export interface AtHand {
   readonly components: readonly LibraryComponent[];
@@ -24,11 +27,11 @@ export interface AtHand {
 /**
  * The components at hand: those that a design, a kit, a parts list or an order names, what these need beside them or what
  * does instead, with the newest revision of each,
- * and of every kind and for every function so many more: what is in stock first, the workshop's own before lent ones,
- * then the cheapest.
+ * and of every kind and for every function so many more: what is in stock, and the cheapest, the workshop's own before lent
+ * ones.
  */
 export async function componentsAtHand(db: Db | Tx): Promise<AtHand> {
-  const { rows } = await db.execute<{ id: string | null; kind: ComponentKind; left: number }>(sql`
+  const { rows } = await db.execute<{ id: string }>(sql`
     with stood_on as (
       select component_id as id from kit_line
       union select component_id from part_line
@@ -43,44 +46,47 @@ export async function componentsAtHand(db: Db | Tx): Promise<AtHand> {
         where id in (select id from stood_on)
     ), family as (
       select distinct regexp_replace(id, ${REVISION_ENDING}, '') as root from named
-    ), ranked as (
-      select c.id, c.kind, c.covers, c.price_cents,
-        row_number() over (
-          partition by c.kind
-          order by (c.on_hand > coalesce(held.n, 0)) desc, c.lent, c.price_cents = 0, c.price_cents, c.id
-        ) as place
+    ), kinds as (
+      select kind, case when kind = any(${sql.param(SIZED)}::text[]) then ${ENOUGH_TO_SIZE}::int
+        else ${ENOUGH_OF_KIND}::int end as enough
+      from unnest(${sql.param(Object.keys(KINDS))}::text[]) kind
+    ), in_stock as (
+      select c.id, c.kind, row_number() over (
+        partition by c.kind order by c.lent, (c.price_cents = 0), c.price_cents, c.id
+      ) as place
       from component c left join (${HELD}) held on held.component_id = c.id
-    ), closing as (
-      select id from (
-        select id, row_number() over (partition by f order by price_cents = 0, price_cents, id) as place
-        from ranked, unnest(covers) f
-      ) by_function where place <= ${ENOUGH_TO_COVER}::int
-    ), chosen as (
-      select id, kind from ranked where place <= case when kind in ${SIZED} then ${ENOUGH_TO_SIZE}::int else ${ENOUGH_OF_KIND}::int end
-        or id in (select id from named)
-        or id in (select id from closing)
-        or (id like '%.r%' and regexp_replace(id, ${REVISION_ENDING}, '') in (select root from family))
+      where c.on_hand > 0 and c.on_hand > coalesce(held.n, 0)
     )
-    select id, kind, 0 as left from chosen
-    union all
-    select null, kind, count(*)::int - (select count(*)::int from chosen where chosen.kind = ranked.kind)
-      from ranked group by kind`);
+    select id from named
+    union select id from component
+      where id like '%.r%' and regexp_replace(id, ${REVISION_ENDING}, '') in (select root from family)
+    union select one.id from kinds, lateral (
+      select id from component c where c.kind = kinds.kind
+      order by lent, (price_cents = 0), price_cents, id limit kinds.enough
+    ) one
+    union select id from in_stock join kinds using (kind) where place <= enough
+    union select one.id from unnest(${sql.param([...VEHICLE_FUNCTIONS])}::text[]) f, lateral (
+      select id from component where covers @> array[f]
+      order by (price_cents = 0), price_cents, id limit ${ENOUGH_TO_COVER}::int
+    ) one`);
   const components = await componentsOf(
     db,
-    rows.flatMap(({ id }) => (id === null ? [] : [id])),
+    rows.map(({ id }) => id),
   );
-  const beyond = Object.fromEntries(
-    rows.flatMap(({ id, kind, left }) => (id === null && left > 0 ? [[kind, left] as const] : [])),
-  );
-  return { components, beyond };
+  const all = await db.select({ kind: component.kind, n: count() }).from(component).groupBy(component.kind);
+  const here = new Map<string, number>();
+  for (const { kind } of components) here.set(kind, (here.get(kind) ?? 0) + 1);
+  const left = all.map(({ kind, n }) => [kind, n - (here.get(kind) ?? 0)] as const);
+  return { components, beyond: Object.fromEntries(left.filter(([, n]) => n > 0)) };
 }
 
 /** Everything that is at hand to design and match with. */
-export async function libraryAtHand(db: Db | Tx): Promise<LibraryData> {
-  return {
-    ...(await componentsAtHand(db)),
-    variants: await variantsOf(db, await variantsInUse(db)),
-    models: await namedVariants(db),
-    kits: await allKitRevisions(db),
-  };
+export async function libraryAtHand(db: Db): Promise<LibraryData> {
+  const [atHand, variants, models, kits] = await Promise.all([
+    componentsAtHand(db),
+    variantsInUse(db).then((ids) => variantsOf(db, ids)),
+    namedVariants(db),
+    allKitRevisions(db),
+  ]);
+  return { ...atHand, variants, models, kits };
 }

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
-import type { TakenIn } from '../../contract/components.ts';
 import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
+import type { TakenIn } from '../../contract/tableIn.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();

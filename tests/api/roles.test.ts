@@ -61,6 +61,8 @@ test('what an address does to a job and who may do it are said once', () => {
     'delete /my/sessions',
     'post /variants',
     'put /variants/:variant',
+    'post /models/table',
+    'post /models/taken-in/:id/undo',
     'post /components',
     'put /components/:component',
     'post /components/:kind/table',

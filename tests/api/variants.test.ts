@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import type { LibraryData } from '../../contract/library.ts';
 import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
+import type { Variant } from '../../core/vehicle/variant.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
 const VAN = { ...startVariant('van'), makerName: 'Quay Motors', modelName: 'Carrier', name: 'long' };
-const library = async (who: Visitor): Promise<LibraryData> => (await who.get('/library')).body;
+const models = async (who: Visitor): Promise<Variant[]> => (await who.get('/variants')).body;
 const stored = async (who: Visitor, id: string) => {
-  const { id: _, version = 1, ...variant } = (await library(who)).variants.find((one) => one.id === id)!;
+  const { id: _, version = 1, ...variant } = (await models(who)).find((one) => one.id === id)!;
   return { variant, version };
 };
 
@@ -54,7 +54,7 @@ describe('models of the library', () => {
     const old = await ilse.send('put', `/variants/${was}`, { variant, version: version + 1 });
     expect(old.body.detail).toMatch(/newer revision of this variant/);
     const path = `/jobs/${van.number}/vehicle-variant`;
-    const other = (await library(ilse)).variants.find((one) => newestOf([one], was) === null)!;
+    const other = (await models(ilse)).find((one) => newestOf([one], was) === null)!;
     expect((await ilse.send('put', path, { variantId: other.id, was })).body.fields.variantId).toMatch(/another model/);
     expect((await ilse.send('put', path, { variantId: made.body.id, was: made.body.id })).status).toBe(409);
     expect((await ilse.send('put', path, { variantId: made.body.id, was })).body).toEqual({ id: made.body.id });

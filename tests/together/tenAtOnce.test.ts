@@ -15,6 +15,7 @@ import { startVariant } from '../../core/vehicle/startVariant.ts';
 import type { Backups } from '../../server/backups/backups.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { refusalSentence } from '../../wording/job.ts';
+import { variantFile } from '../../wording/variantTable.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
 import type { Case, Outcome } from './case.ts';
 import { orderCases } from './orderCases.ts';
@@ -54,6 +55,9 @@ const onJob = async (rest: string, body: (job: JobSheet, i: number) => object) =
   const job = await van();
   return { path: `/jobs/${job.number}${rest}`, body: (i: number) => body(job, i) };
 };
+/** A file of one model that nobody has yet. */
+const modelFile = (name: string): string =>
+  JSON.stringify(variantFile([{ ...startVariant('van'), makerName: 'Quay', modelName: 'Carrier', name }]));
 /** A stage nobody is on, in hand, with nothing before it. */
 async function openStage(live: boolean): Promise<StageRow> {
   const stage = (await van()).stages.find((one) => one.liveHv === live && (live || one.steps.some((s) => s.limit)))!;
@@ -654,6 +658,23 @@ const CASES: Record<string, Case> = {
         path: `/variants/${id}`,
         body: (i) => ({ variant: { ...variant, yearTo: variant.yearTo + i }, version }),
       };
+    },
+  },
+  'post /models/table': {
+    same: 'once',
+    different: 'all',
+    prepare: async () => {
+      const run = Math.random().toString(36).slice(2);
+      return { path: '/models/table', body: (i) => ({ text: modelFile(`${run} ${i}`), name: 'models.json' }) };
+    },
+  },
+  'post /models/taken-in/:id/undo': {
+    same: 'one',
+    different: 'one',
+    prepare: async () => {
+      const text = modelFile(`Undone ${Math.random()}`);
+      const { body } = await ilse.send('post', '/models/table', { text, name: 'models.json' });
+      return { path: `/models/taken-in/${body.id}/undo`, body: () => ({}) };
     },
   },
   'put /jobs/:number/vehicle-variant': {

@@ -7,7 +7,7 @@ import { DataTable } from './DataTable.tsx';
 import { useShown } from './useShown.ts';
 
 /** The name of a difference: figures go by their keys in the schema, and by their names here. */
-const told = (name: string): string =>
+export const told = (name: string): string =>
   name
     .split(', ')
     .filter((part) => part !== 'figures' && part !== 'Value')

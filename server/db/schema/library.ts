@@ -145,6 +145,9 @@ export const component = pgTable(
   (t) => [
     index('component_supplier').on(t.supplierId),
     index('component_kind').on(t.kind, t.name),
+    // What is chosen from first: the own before the lent, the cheapest before the dear, those without a price last.
+    index('component_choice').on(t.kind, t.lent, sql`(price_cents = 0)`, t.priceCents, t.id),
+    index('component_covers').using('gin', t.covers).with({ fastupdate: false }),
     check('component_price', sql`${t.priceCents} >= 0`),
     check('component_mass', sql`${t.massKg} >= 0`),
     check('component_on_hand', sql`${t.onHand} >= 0`),

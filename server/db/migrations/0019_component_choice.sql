@@ -1,0 +1,2 @@
+CREATE INDEX "component_choice" ON "component" USING btree ("kind","lent",(price_cents = 0),"price_cents","id");--> statement-breakpoint
+CREATE INDEX "component_covers" ON "component" USING gin ("covers") WITH (fastupdate=false);
