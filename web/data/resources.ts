@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useMemo } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import useSWR, { mutate } from 'swr';
 import { type Address, type Params, pathOf } from '../../contract/address.ts';
 import { componentAddress } from '../../contract/components.ts';
@@ -95,8 +95,8 @@ export async function bringToHand(id: string): Promise<void> {
   await mutate<LibraryData>(keys.library, (data) => data && withNamed(data), { revalidate: false });
 }
 
-/** Variants that were asked for with the library anew: one that is not there then, it does not have. */
-const askedFor = new Set<string>();
+/** Variants that were asked for with the library anew, and whether the answer is there: one that is not in it, it does not have. */
+const askedFor = new Map<string, 'onItsWay' | 'answered'>();
 
 interface Naming {
   readonly variants?: readonly string[];
@@ -105,19 +105,28 @@ interface Naming {
 
 /**
  * Brings to hand what these name and is not there: a component by itself, a variant with the library anew, since a vehicle
- * of it has come. What the catalogue no longer has stays unknown.
+ * of it has come. What the catalogue no longer has stays unknown. Answers whether a variant is still being asked for.
  */
-export function useAtHand({ variants = [], components = [] }: Naming, shelves: Shelves | null): void {
-  const unknown = shelves ? variants.filter((id) => !shelves.variants.has(id)).join(' ') : '';
+export function useAtHand({ variants = [], components = [] }: Naming, shelves: Shelves | null): boolean {
+  const unknown = shelves ? variants.filter((id) => !shelves.variants.has(id)) : [];
   const missing = shelves ? components.filter((id) => !shelves.components.has(id)).join(' ') : '';
+  const [, setAnswered] = useState(0);
   useEffect(() => {
     if (missing) for (const id of missing.split(' ')) void bringToHand(id).catch(() => {});
   }, [missing]);
+  const fresh = unknown.filter((id) => !askedFor.has(id)).join(' ');
   useEffect(() => {
-    const fresh = unknown.split(' ').filter((id) => id && !askedFor.has(id));
-    for (const id of fresh) askedFor.add(id);
-    if (fresh.length > 0) void mutate(keys.library).catch(() => {});
-  }, [unknown]);
+    if (!fresh) return;
+    const ids = fresh.split(' ');
+    for (const id of ids) askedFor.set(id, 'onItsWay');
+    void mutate(keys.library)
+      .catch(() => {})
+      .then(() => {
+        for (const id of ids) askedFor.set(id, 'answered');
+        setAnswered((n) => n + 1);
+      });
+  }, [fresh]);
+  return unknown.some((id) => askedFor.get(id) !== 'answered');
 }
 
 /** What is at hand, with every variant of the library: for places that look at all of them. */

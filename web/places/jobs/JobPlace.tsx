@@ -25,7 +25,7 @@ export default function JobPlace() {
   const { number = '', step } = useParams();
   const { data: job, error } = useJob(number);
   const { shelves } = useLibrary();
-  useAtHand({ variants: job ? [job.vehicle.variantId] : [] }, shelves);
+  const asking = useAtHand({ variants: job ? [job.vehicle.variantId] : [] }, shelves);
   if (error && !job) {
     return (
       <div className="page">
@@ -34,7 +34,7 @@ export default function JobPlace() {
       </div>
     );
   }
-  if (!job || !shelves) return <div className="page soft">One moment …</div>;
+  if (!job || !shelves || asking) return <div className="page soft">One moment …</div>;
   if (!isStep(step)) {
     return (
       <div className="page">
@@ -43,26 +43,29 @@ export default function JobPlace() {
       </div>
     );
   }
+  if (!shelves.variants.has(job.vehicle.variantId)) return <NoModel job={job} />;
   return <JobWith key={job.id} job={job} shelves={shelves} step={step} />;
 }
 
 function JobWith({ job, shelves, step }: { job: JobSheet; shelves: Shelves; step: StepId }) {
   const open = useOpening(job, shelves);
-  if (!open) {
-    return (
-      <div className="page">
-        <h1>The library has no model “{job.vehicle.variantId}”</h1>
-        <p className="soft">
-          {job.number} {job.title} was made from it, and none of its figures can be worked out without it. Put it back
-          into the library.
-        </p>
-      </div>
-    );
-  }
+  if (!open) return <NoModel job={job} />;
   return (
     <OpenJobProvider open={open}>
       <StepView step={step} />
     </OpenJobProvider>
+  );
+}
+
+function NoModel({ job }: { job: JobSheet }) {
+  return (
+    <div className="page">
+      <h1>The library has no model “{job.vehicle.variantId}”</h1>
+      <p className="soft">
+        {job.number} {job.title} was made from it, and none of its figures can be worked out without it. Put it back
+        into the library.
+      </p>
+    </div>
   );
 }
 

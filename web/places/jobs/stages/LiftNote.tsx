@@ -2,7 +2,7 @@ import type { JobSheet } from '../../../../contract/job.ts';
 import { tipping, tippingByStage } from '../../../../core/figures/balance/tipping.ts';
 import type { FigureSheet } from '../../../../core/figures/evaluate.ts';
 import { tipSentence } from '../../../../wording/balance.ts';
-import { type Shelves, useLibrary } from '../../../data/resources.ts';
+import { type Shelves, useAtHand, useLibrary } from '../../../data/resources.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { useOpening } from '../useOpening.ts';
 
@@ -26,7 +26,8 @@ export function LiftNote({ sheet, job, name }: Props) {
 /** The same where no design is open: it is read from the library first. */
 export function LiftNoteAlone({ job, name }: Omit<Props, 'sheet'>) {
   const { shelves } = useLibrary();
-  return shelves ? <Opened job={job} name={name} shelves={shelves} /> : null;
+  useAtHand({ variants: [job.vehicle.variantId] }, shelves);
+  return shelves?.variants.has(job.vehicle.variantId) ? <Opened job={job} name={name} shelves={shelves} /> : null;
 }
 
 function Opened({ shelves, ...about }: Omit<Props, 'sheet'> & { shelves: Shelves }) {
