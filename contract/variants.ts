@@ -156,6 +156,10 @@ const own = {
   systemVoltage: Joi.number<12 | 24>().valid(12, 24).label('Low voltage').required(),
   tyre: text('Tyre', 40).required(),
   liftPads: Joi.object({ frontMm: at('Front pads'), rearMm: at('Rear pads') }),
+  travel: Joi.object({
+    droopMm: quantity('Wheel down to full droop', 'length', 0, 500).required(),
+    bumpMm: quantity('Wheel up to full bump', 'length', 0, 500).required(),
+  }),
   towing: Joi.object({
     massKg: quantity('May tow', 'mass', 0, 20_000).required(),
     ballKg: quantity('On the ball', 'mass', 0, 2000).required(),

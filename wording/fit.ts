@@ -38,6 +38,9 @@ export const RULE_NAME: Record<RuleId, string> = {
   linkCurrents: 'Current of a link',
   packRate: 'Rate of the pack',
   satellites: 'BMS satellites',
+  shaftAngles: 'Half shafts',
+  lvBudget: 'Low-voltage budget',
+  chargePhases: 'Charger and inlet',
   passThroughs: 'Passes',
   inletPlace: 'Inlet',
   systemVoltage: 'Low voltage',
@@ -140,6 +143,22 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
       return finding.right.value === null
         ? `Cradle hole at ${left}; this variant has no such point.`
         : `Cradle slot reaches ${left} behind the front axle; this variant's point is at ${right}.`;
+    case 'shaftAngles':
+      if (finding.left.kind === 'length')
+        return finding.right.value === null
+          ? `They change by ${left} over the travel; what the joint slides is not known.`
+          : `They change by ${left} over the travel; the joint slides ${right}.`;
+      return finding.left.value === null
+        ? `The joint turns ${right} at most; how far the wheels travel is not known.`
+        : `They stand at ${left}; the joint bears ${right}.`;
+    case 'lvBudget':
+      return finding.right.value === null
+        ? `The converters give ${left}; what is wanted is not known.`
+        : `The converters give ${left}; ${finding.subject} wants ${right}.`;
+    case 'chargePhases':
+      return finding.left.kind === 'count'
+        ? `It takes ${left} ${finding.left.value === 1 ? 'phase' : 'phases'}; inlet and supply give ${right}.`
+        : `It draws up to ${left} of each phase; the inlet stands ${right}.`;
     case 'boxInBay':
       return finding.right.value === null
         ? `Made for the ${left} bay, which this variant does not have.`
@@ -215,6 +234,10 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
     case 'companions':
       return finding.verdict === 'fits' ? 'It is there.' : `${right}: ${left}.`;
     case 'buses':
+      if (finding.right.kind === 'ohms')
+        return finding.left.value === null
+          ? `Which parts end it is not known; two ends of 120 Ω make ${right} across.`
+          : `${left} across it; two ends of 120 Ω make ${right}.`;
       return `${left}; ${right} is wanted.`;
     case 'newHoles':
       return `${left} new ${finding.left.value === 1 ? 'hole' : 'holes'} (${finding.subject}).`;
@@ -240,6 +263,8 @@ export function marginText(finding: Finding, set: UnitSet): string {
 /** What to change where it does not fit. */
 const INSTEAD: Partial<Record<RuleId, string>> = {
   commonSlide: 'Longer slots, or a cradle made for this variant.',
+  shaftAngles: 'Move the drive towards the hub by so much, or joints that turn and slide further.',
+  lvBudget: 'A larger converter, or fewer loads at once.',
   movingParts: 'Move the box, take a smaller one, or slide its cradle.',
   linkCurrents: 'Take the next size, or cap the torque.',
   packRate: 'A further string, other modules, or a torque cap.',
@@ -269,6 +294,9 @@ const MEASURE: Partial<Record<RuleId, string>> = {
   boxRetention: 'Say in the kit, or in Size, what holds each box.',
   inletPlace: 'Measure the openings and write them into the model.',
   passThroughs: 'Measure the passes and write them into the model.',
+  shaftAngles: 'Measure the travel of the wheels and of the joint, and write them into model and sheet.',
+  buses: 'Measure across it while it is dead, and write on the sheets which parts end it.',
+  lvBudget: 'List the loads of this vehicle in Size: the usual ones ask for more than it gives.',
   handedness: 'Say in the model which side it is driven from.',
   groundClearance: 'Measure the ground clearance on this vehicle.',
 };

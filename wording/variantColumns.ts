@@ -41,6 +41,8 @@ export const VARIANT_COLUMNS: readonly VariantColumn[] = [
   number('On the ball', 'mass', 'towing', 'ballKg'),
   number('Lift pads, front', 'length', 'liftPads', 'frontMm'),
   number('Lift pads, rear', 'length', 'liftPads', 'rearMm'),
+  number('Wheel down to full droop', 'length', 'travel', 'droopMm'),
+  number('Wheel up to full bump', 'length', 'travel', 'bumpMm'),
   text('Body', 'shape', 'style'),
   number('Front overhang', 'length', 'shape', 'frontOverhangMm'),
   number('Bonnet', 'length', 'shape', 'bonnetMm'),

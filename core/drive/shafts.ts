@@ -17,6 +17,9 @@ export interface ShaftChoice {
 /** Angle a joint may turn at for good; common practice, a joint's own sheet first. */
 export const USUAL_LIMIT_DEG = { cross: 6, ball: 12 } as const;
 
+/** The most a joint may turn for a moment, on full droop or bump; common practice for joints that plunge, its sheet first. */
+export const USUAL_MOST_DEG = { cross: 15, ball: 22 } as const;
+
 export const NEW_SHAFT: ShaftChoice = {
   name: 'half shaft',
   joint: 'ball',

@@ -4,6 +4,7 @@ import { boxInBay } from './rules/boxInBay.ts';
 import { boxRetention } from './rules/boxRetention.ts';
 import { boxSafety } from './rules/boxSafety.ts';
 import { buses } from './rules/buses.ts';
+import { chargePhases } from './rules/chargePhases.ts';
 import { commonSlide } from './rules/commonSlide.ts';
 import { companions } from './rules/companions.ts';
 import { coupling } from './rules/coupling.ts';
@@ -20,6 +21,7 @@ import { keptThere } from './rules/keptThere.ts';
 import { liftTipping } from './rules/liftTipping.ts';
 import { linkCurrents } from './rules/linkCurrents.ts';
 import { luggageKept } from './rules/luggageKept.ts';
+import { lvBudget } from './rules/lvBudget.ts';
 import { mountingPoints } from './rules/mountingPoints.ts';
 import { movingParts } from './rules/movingParts.ts';
 import { newHoles } from './rules/newHoles.ts';
@@ -28,6 +30,7 @@ import { packRate } from './rules/packRate.ts';
 import { passThroughs } from './rules/passThroughs.ts';
 import { axleMass, grossMass } from './rules/plateMasses.ts';
 import { satellites } from './rules/satellites.ts';
+import { shaftAngles } from './rules/shaftAngles.ts';
 import { systemVoltage } from './rules/systemVoltage.ts';
 import { voltageWindow } from './rules/voltageWindow.ts';
 
@@ -36,6 +39,7 @@ const FIT_RULES: readonly FitRule[] = [
   mountingPoints,
   commonSlide,
   coupling,
+  shaftAngles,
   boxInBay,
   movingParts,
   bayMass,
@@ -44,6 +48,7 @@ const FIT_RULES: readonly FitRule[] = [
   groundClearance,
   voltageWindow,
   systemVoltage,
+  lvBudget,
   ownPrecharge,
   packRate,
   linkCurrents,
@@ -56,6 +61,7 @@ const FIT_RULES: readonly FitRule[] = [
   liftTipping,
   passThroughs,
   inletPlace,
+  chargePhases,
   heatAway,
   helpLost,
   keptThere,

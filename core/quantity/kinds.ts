@@ -26,6 +26,7 @@ export const BASE_UNIT = {
   fuelUse: 'l/100 km',
   airFlow: 'm³/h',
   rotation: 'rpm',
+  angle: 'degrees',
   temperature: '°C',
   count: 'count',
   money: 'cents',

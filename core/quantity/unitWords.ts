@@ -32,6 +32,7 @@ export const DIMENSION_NAME = {
   consumption: 'energy for a distance',
   fuel: 'fuel for a distance',
   rotation: 'revolutions',
+  angle: 'an angle',
   temperature: 'a temperature',
   area: 'an area',
   section: 'a section',
@@ -110,6 +111,7 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
     mpguk: (typed) => mpgLitres(typed, UK_GALLON_L),
     mpgus: (typed) => mpgLitres(typed, US_GALLON_L),
   },
+  angle: { '°': 1, deg: 1, degrees: 1, rad: 180 / Math.PI },
   rotation: { rpm: 1, '1/min': 1, 'rev/min': 1, 'rad/s': 60 / (2 * Math.PI) },
   temperature: {
     '°c': 1,
@@ -156,6 +158,7 @@ const DIMENSION: Partial<Record<QuantityKind, readonly [Dimension, number]>> = {
   consumption: ['consumption', 1],
   fuelUse: ['fuel', 1],
   rotation: ['rotation', 1],
+  angle: ['angle', 1],
   temperature: ['temperature', 1],
   area: ['area', 1],
   section: ['section', 1],

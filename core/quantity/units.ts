@@ -65,6 +65,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   fuelUse: { symbol: 'l/100 km', factor: 1, digits: 1 },
   airFlow: { symbol: 'm³/h', factor: 1, digits: 0 },
   rotation: { symbol: 'rpm', factor: 1, digits: 0 },
+  angle: { symbol: '°', factor: 1, digits: 1 },
   temperature: { symbol: '°C', factor: 1, digits: 0 },
   count: { symbol: '', factor: 1, digits: 0 },
   money: { symbol: '€', factor: 1 / 100, digits: 0 },

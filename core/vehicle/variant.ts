@@ -165,6 +165,8 @@ export interface Variant {
   readonly tyre: string;
   /** Where a lift bears it, mm behind the front axle line; absent: as usual. */
   readonly liftPads?: { readonly frontMm: number; readonly rearMm: number };
+  /** How far a driven wheel goes down from rest to full droop and up to full bump, mm; absent: nobody has measured it. */
+  readonly travel?: { readonly droopMm: number; readonly bumpMm: number };
   /** What it may tow and bear on the ball, kg, by its plate or papers; absent: not known. */
   readonly towing?: { readonly massKg: number; readonly ballKg: number };
   /** Which side is driven from; what sits beside the steering column changes with it. Absent: not known. */

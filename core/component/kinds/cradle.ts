@@ -22,6 +22,8 @@ export const cradle = {
       zMm: number('Output, up', 'length', 0, 3000),
       alongMm: number('Half shaft, between its joints', 'length', 1, 3000),
       limitDeg: optional(number('Angle the joint stands, degrees', 'coefficient', 0, 60)),
+      mostDeg: optional(number('Most it turns, degrees', 'coefficient', 0, 60)),
+      travelMm: optional(number('Travel of the joint', 'length', 0, 300)),
     }),
   ),
   handed: optional(choice('Made for steering at the', ['left', 'right', 'either'])),

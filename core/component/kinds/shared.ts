@@ -1,4 +1,4 @@
-import { choice, number, rows, text } from '../field.ts';
+import { choice, number, optional, rows, text } from '../field.ts';
 
 /** On which buses it speaks, how fast, and whether it commands there. */
 export const BUSES = rows(
@@ -7,6 +7,7 @@ export const BUSES = rows(
     bus: text('Bus', 40),
     kbps: number('Rate, kbit/s', 'coefficient', 1, 10_000),
     role: choice('Role', ['commands', 'obeys', 'listens']),
+    endOhm: optional(number('Resistor across it, Ω', 'coefficient', 1, 10_000)),
   },
   0,
   12,

@@ -136,6 +136,22 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
           fault={faults['liftPads.rearMm']}
         />
         <QuantityInput
+          label="Wheel down to full droop"
+          kind="length"
+          mayBeEmpty
+          value={variant.travel?.droopMm ?? null}
+          onChange={(droopMm) => setTravel({ droopMm })}
+          fault={faults['travel.droopMm']}
+        />
+        <QuantityInput
+          label="Wheel up to full bump"
+          kind="length"
+          mayBeEmpty
+          value={variant.travel?.bumpMm ?? null}
+          onChange={(bumpMm) => setTravel({ bumpMm })}
+          fault={faults['travel.bumpMm']}
+        />
+        <QuantityInput
           label="May tow"
           kind="mass"
           mayBeEmpty
@@ -167,6 +183,14 @@ export function WhatItIs({ variant, set, faults }: EditorPart) {
     const wheelbase = variant.figures.wheelbase.value;
     const now = variant.liftPads ?? { frontMm: Math.round(wheelbase * 0.2), rearMm: Math.round(wheelbase * 0.8) };
     set({ liftPads: { frontMm: frontMm ?? now.frontMm, rearMm: rearMm ?? now.rearMm } });
+  }
+  function setTravel({ droopMm, bumpMm }: { droopMm?: number | null; bumpMm?: number | null }) {
+    if (droopMm === null || bumpMm === null) {
+      set({ travel: undefined } as unknown as Partial<typeof variant>);
+      return;
+    }
+    const now = variant.travel ?? { droopMm: 0, bumpMm: 0 };
+    set({ travel: { droopMm: droopMm ?? now.droopMm, bumpMm: bumpMm ?? now.bumpMm } });
   }
   function setTowing({ massKg, ballKg }: { massKg?: number | null; ballKg?: number | null }) {
     if (massKg === null || ballKg === null) {
