@@ -1,5 +1,8 @@
 import Joi from 'joi';
 import type { JobState } from '../core/job/states.ts';
+import type { Sourced } from '../core/quantity/sourced.ts';
+import type { Weighing } from '../core/vehicle/state.ts';
+import type { VehicleFigureId } from '../core/vehicle/vehicleFigures.ts';
 import { A_FILE, address, answers } from './address.ts';
 import { type Made, slug, text, uuid, type Versioned, version, versionSchema, whole } from './fields.ts';
 import type { JobEvent } from './job.ts';
@@ -30,6 +33,14 @@ export interface VehicleRow {
   readonly client: string;
   readonly jobs: readonly VehicleJob[];
   readonly version: number;
+}
+
+/** What is known of one vehicle beyond its model. */
+export interface VehicleKnown {
+  readonly id: string;
+  readonly measured: Partial<Record<VehicleFigureId, Sourced>>;
+  /** The newest; null: never weighed. */
+  readonly weighing: Weighing | null;
 }
 
 /** A job of a vehicle, in a line. */
@@ -100,6 +111,8 @@ export const clientAddress = {
 
 export const vehiclesAddress = {
   list: address({ method: 'get', path: '/vehicles', may: 'viewer', answer: answers<VehicleRow[]>() }),
+  /** What has been measured on each vehicle, where anything has. */
+  figures: address({ method: 'get', path: '/vehicles/figures', may: 'viewer', answer: answers<VehicleKnown[]>() }),
   events: address({ method: 'get', path: '/vehicles/:id/events', may: 'viewer', answer: answers<JobEvent[]>() }),
   eventTable: address({ method: 'get', path: '/vehicles/:id/events.csv', may: 'viewer', answer: A_FILE }),
   change: address({

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { ClientRow, VehicleRow } from '../../contract/clients.ts';
+import type { ClientRow, VehicleKnown, VehicleRow } from '../../contract/clients.ts';
 import type { Db, Tx } from '../db/connect.ts';
 
 /** All clients by name, with how much hangs on each. */
@@ -27,5 +27,26 @@ export async function vehicleRows(db: Db | Tx): Promise<VehicleRow[]> {
     from vehicle v join client c on c.id = v.client_id join variant va on va.id = v.variant_id
       join model mo on mo.id = va.model_id
     order by lower(v.name), v.id`);
+  return rows;
+}
+
+/** What was measured on each vehicle and its newest weighing, of those that have either. */
+export async function vehiclesKnown(db: Db): Promise<VehicleKnown[]> {
+  const { rows } = await db.execute<VehicleKnown & Record<string, unknown>>(sql`
+    select v.id, coalesce(f.measured, '{}') as measured, w.weighing
+    from vehicle v
+    left join (
+      select vehicle_id, json_object_agg(figure, json_build_object('value', value, 'source', source, 'says', says,
+        'by', p.name, 'at', at)) as measured
+      from vehicle_figure join person p on p.id = by_id group by vehicle_id
+    ) f on f.vehicle_id = v.id
+    left join (
+      select distinct on (vehicle_id) vehicle_id, json_build_object('frontLeftKg', front_left_kg,
+        'frontRightKg', front_right_kg, 'rearLeftKg', rear_left_kg, 'rearRightKg', rear_right_kg, 'state', weighing.state,
+        'by', p.name, 'at', at) as weighing
+      from weighing join person p on p.id = by_id order by vehicle_id, at desc
+    ) w on w.vehicle_id = v.id
+    where f.measured is not null or w.weighing is not null
+    order by v.id`);
   return rows;
 }

@@ -19,7 +19,7 @@ import {
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOfVehicle } from '../read/events.ts';
-import { vehicleRows } from './rows.ts';
+import { vehicleRows, vehiclesKnown } from './rows.ts';
 
 async function lockVehicle(tx: Tx, id: string, version: number) {
   const stored = one(await tx.select().from(vehicle).where(eq(vehicle.id, id)).for('update'), 'vehicle');
@@ -29,6 +29,7 @@ async function lockVehicle(tx: Tx, id: string, version: number) {
 
 export const vehiclesEndpoints = [
   serve(vehiclesAddress.list, ({ db }) => vehicleRows(db)),
+  serve(vehiclesAddress.figures, ({ db }) => vehiclesKnown(db)),
   serve(vehiclesAddress.events, ({ db, params }) => eventsOfVehicle(db, params.id)),
   serve(vehiclesAddress.eventTable, async ({ db, params, res }) => {
     const rows = await eventsOfVehicle(db, params.id, null);

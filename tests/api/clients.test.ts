@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import type { ClientRow, VehicleRow } from '../../contract/clients.ts';
+import type { ClientRow, VehicleKnown, VehicleRow } from '../../contract/clients.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -266,5 +266,22 @@ describe('the data of a person', () => {
       /kept as it was/,
     );
     await expect(sql('delete from event')).rejects.toThrow(/kept as it was/);
+  });
+});
+
+describe('what is known of vehicles', () => {
+  test('is measured figures and the newest weighing, of those that have either, as their job has them', async () => {
+    const known = (await ilse.get('/vehicles/figures')).body as VehicleKnown[];
+    expect(known.length).toBeGreaterThan(0);
+    const jobs = (await ilse.get('/jobs')).body as { number: string }[];
+    const byVehicle = new Map(known.map((one) => [one.id, one]));
+    for (const { number } of jobs) {
+      const { vehicle: of } = (await ilse.get(`/jobs/${number}`)).body as JobSheet;
+      const here = byVehicle.get(of.id);
+      expect(Object.keys(here?.measured ?? {}).sort(), number).toEqual(Object.keys(of.measured).sort());
+      for (const [figure, { value }] of Object.entries(of.measured))
+        expect(here!.measured[figure as keyof typeof of.measured]!.value).toBe(value);
+      expect(here?.weighing?.frontLeftKg ?? null, number).toBe(of.weighings[0]?.frontLeftKg ?? null);
+    }
   });
 });
