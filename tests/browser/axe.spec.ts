@@ -22,7 +22,7 @@ async function nothingFound(page: Page, view: string): Promise<void> {
     .toEqual([]);
 }
 
-test('axe finds nothing on any view', async ({ page, address }) => {
+test('axe finds nothing on any place', async ({ page, address }) => {
   test.setTimeout(180_000);
   const look = (view: string) => nothingFound(page, view);
   await page.goto(address);
@@ -55,6 +55,18 @@ test('axe finds nothing on any view', async ({ page, address }) => {
   await page.goto(`${address}/workshop`);
   await expect(page.getByText('An hour by skill')).toBeVisible();
   await look('the workshop');
+  await page.goto(`${address}/models`);
+  await expect(page.locator('[data-variant]').first()).toBeVisible();
+  await look('models');
+  await page.getByRole('button', { name: 'Take in a file' }).click();
+  await expect(page.getByLabel('or paste it here')).toBeVisible();
+  await look('models taken in');
+});
+
+test('axe finds nothing on any step of a job', async ({ page, address }) => {
+  test.setTimeout(180_000);
+  const look = (view: string) => nothingFound(page, view);
+  await signIn(page, address, 'ilse');
   await page.goto(`${address}/jobs/new`);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Client is needed.')).toBeVisible();
