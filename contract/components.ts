@@ -104,12 +104,22 @@ export interface FoundComponent {
   readonly partNumber: string;
 }
 
+/** So many of a kind are shown while the others are on their way: more than a screen has. */
+export const FIRST_OF_KIND = 100;
+
 export const componentAddress = {
   counts: address({
     method: 'get',
     path: '/catalogue',
     may: 'viewer',
     answer: answers<Partial<Record<ComponentKind, number>>>(),
+  }),
+  /** The first of a kind by name, to look at while the others come. */
+  firstOfKind: address({
+    method: 'get',
+    path: '/components/:kind/first',
+    may: 'viewer',
+    answer: answers<LibraryComponent[]>(),
   }),
   ofKind: address({ method: 'get', path: '/catalogue/:kind', may: 'viewer', answer: answers<LibraryComponent[]>() }),
   /** One component, for a page that names one beyond what it has at hand. */

@@ -13,6 +13,7 @@ import {
   numbered,
   readLine,
   readList,
+  sameInFile,
   splitHead,
   type TableColumn,
   unitOf,
@@ -55,9 +56,28 @@ interface Options {
 export async function readComponentTable(kind: ComponentKind, text: string, options: Options): Promise<ReadTable> {
   const trimmed = text.replace(/^\ufeff/, '').trim();
   if (trimmed === '') return refuse('There is nothing in this file.');
-  return trimmed.startsWith('[') || trimmed.startsWith('{')
-    ? readJson(kind, trimmed, options)
-    : readCsv(kind, trimmed, options);
+  const read =
+    trimmed.startsWith('[') || trimmed.startsWith('{')
+      ? await readJson(kind, trimmed, options)
+      : await readCsv(kind, trimmed, options);
+  return { ...read, rows: onceEach(read.rows) };
+}
+
+/** What is named twice in one file, or has the number of another of its supplier, is taken from neither line. */
+function onceEach(rows: readonly TableRow[]): TableRow[] {
+  const same = sameInFile(rows, ({ id, name, component }) => {
+    if (component === null) return [];
+    const { supplier, partNumber } = component;
+    return [
+      ['name', name] as const,
+      ...(id === null ? [] : [['id', id] as const]),
+      ...(partNumber ? [['part number', `${partNumber}, ${supplier}`] as const] : []),
+    ];
+  });
+  return rows.map((row) => {
+    const faults = same(row);
+    return faults.length === 0 ? row : { ...row, component: null, faults: [...row.faults, ...faults] };
+  });
 }
 
 type Column = TableColumn<Body>;

@@ -56,6 +56,51 @@ describe('what a finding says', () => {
       'It wants an opening of 72 mm; the widest of the body is 58 mm.',
     ],
     [
+      'half shafts in a state',
+      finding('shaftAngles', 'fits', side(11.31, 'angle'), side(22, 'angle')),
+      'They stand at 11.3 °; the joint bears 22.0 °.',
+    ],
+    [
+      'wheels whose travel nobody measured',
+      finding('shaftAngles', 'measureFirst', side(null, 'angle'), side(22, 'angle')),
+      'The joint turns 22.0 ° at most; how far the wheels travel is not known.',
+    ],
+    [
+      'plunge',
+      finding('shaftAngles', 'doesNotFit', side(7.9), side(6)),
+      'They change by 8 mm over the travel; the joint slides 6 mm.',
+    ],
+    [
+      'plunge of a joint nobody knows',
+      finding('shaftAngles', 'measureFirst', side(7.9), side(null)),
+      'They change by 8 mm over the travel; what the joint slides is not known.',
+    ],
+    [
+      'the low-voltage budget',
+      finding('lvBudget', 'doesNotFit', side(60, 'current'), side(84, 'current'), { subject: 'everything on' }),
+      'The converters give 60.0 A; everything on wants 84.0 A.',
+    ],
+    [
+      'phases',
+      finding('chargePhases', 'afterWork', side(3, 'count'), side(1, 'count')),
+      'It takes 3 phases; inlet and supply give 1.',
+    ],
+    [
+      'current at an inlet',
+      finding('chargePhases', 'afterWork', side(32, 'current'), side(16, 'current')),
+      'It draws up to 32.0 A of each phase; the inlet stands 16.0 A.',
+    ],
+    [
+      'a bus with an open end',
+      finding('buses', 'afterWork', side(120, 'ohms'), side(60, 'ohms')),
+      '120 Ω across it; two ends of 120 Ω make 60 Ω.',
+    ],
+    [
+      'a bus whose ends nobody knows',
+      finding('buses', 'measureFirst', side(null, 'ohms'), side(60, 'ohms')),
+      'Which parts end it is not known; two ends of 120 Ω make 60 Ω across.',
+    ],
+    [
       'a sheet that is silent',
       finding('boxSafety', 'measureFirst', side('its sheet does not say', null), side('inside the cabin', null)),
       'Its sheet does not say.',

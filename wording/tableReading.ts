@@ -97,6 +97,31 @@ export function readLine<B>(cells: readonly string[], columns: readonly TableCol
   return faults;
 }
 
+/**
+ * Says of each row which other lines name the same thing: nobody knows which of them is meant. `marks` answers what a row goes
+ * by, each with what it is called ("name", "part number"); rows that go by nothing are left alone.
+ */
+export function sameInFile<R extends { readonly line: number }>(
+  rows: readonly R[],
+  marks: (row: R) => readonly (readonly [what: string, value: string])[],
+): (row: R) => string[] {
+  const lines = new Map<string, number[]>();
+  const keyOf = (what: string, value: string) => `${what}\n${value.toLowerCase()}`;
+  for (const row of rows)
+    for (const [what, value] of marks(row)) {
+      const known = lines.get(keyOf(what, value));
+      if (known) known.push(row.line);
+      else lines.set(keyOf(what, value), [row.line]);
+    }
+  return (row) =>
+    marks(row).flatMap(([what, value]) => {
+      const others = lines.get(keyOf(what, value))!.filter((line) => line !== row.line);
+      if (others.length === 0) return [];
+      const told = others.slice(0, 3).join(', ');
+      return [`Line ${told}${others.length > 3 ? ' and more' : ''} has the same ${what}.`];
+    });
+}
+
 /** A JSON list, or one thing as a list of one; or a fault. */
 export function readList(text: string, most: number, what: string): readonly unknown[] | string {
   let list: unknown;

@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal';
 import { componentSchemaOf, type NewComponent } from '../contract/components.ts';
 import type { Component } from '../core/component/sheets.ts';
+import { newestOnly } from '../core/vehicle/revisions.ts';
 import type { TableRow } from './componentTable.ts';
 import { type DifferenceRow, differences, type Shown } from './differences.ts';
 
@@ -26,15 +27,34 @@ export const formOf = (one: Component): NewComponent => ({
   sheet: one.sheet as unknown as Record<string, unknown>,
 });
 
-/** Finds what a row means: by its id, else by its name whatever its capitals. */
+/** What a supplier calls a component; none without a number. */
+const numberOf = ({ supplier, partNumber }: Pick<Component, 'supplier' | 'partNumber'>): string | null =>
+  partNumber ? `${partNumber}\n${supplier}`.toLowerCase() : null;
+
+/** Finds what a row means: by its id, else by its name whatever its capitals, else by its supplier's own number. */
 export function finder<C extends Component>(components: Iterable<C>): (row: TableRow) => C | null {
   const byId = new Map<string, C>();
   const byName = new Map<string, C>();
-  for (const one of components) {
+  const all = [...components];
+  for (const one of all) {
     byId.set(one.id, one);
     byName.set(one.name.toLowerCase(), one);
   }
-  return ({ id, name }) => (id === null ? null : byId.get(id)) ?? byName.get(name.toLowerCase()) ?? null;
+  // Two that share a number are told apart by name alone; revisions of one are one.
+  const byNumber = new Map<string, C | null>();
+  for (const one of newestOnly(all)) {
+    const number = numberOf(one);
+    if (number !== null) byNumber.set(number, byNumber.has(number) ? null : one);
+  }
+  return ({ id, name, component }) => {
+    const number = component && numberOf(component);
+    return (
+      (id === null ? null : byId.get(id)) ??
+      byName.get(name.toLowerCase()) ??
+      (number === null ? null : byNumber.get(number)) ??
+      null
+    );
+  };
 }
 
 /** What a row would do, against what the library has of it. */

@@ -12,6 +12,7 @@ import {
   type Read,
   readLine,
   readList,
+  sameInFile,
   splitHead,
   type TableColumn,
   unitOf,
@@ -167,15 +168,12 @@ function rowOf(line: number, body: unknown, faults: readonly string[]): VariantR
   return { line, name, variant: found.length === 0 ? (value as VariantBody) : null, faults: found };
 }
 
-/** A model named twice in one file is taken from neither line: nobody knows which is meant. */
+/** A model named twice in one file is taken from neither line. */
 function onceEach(rows: readonly VariantRow[]): VariantRow[] {
-  const lines = new Map<string, number[]>();
-  for (const { name, line } of rows) lines.set(name.toLowerCase(), [...(lines.get(name.toLowerCase()) ?? []), line]);
+  const same = sameInFile(rows, ({ name }) => (name === '' ? [] : [['name', name]]));
   return rows.map((row) => {
-    const same = lines.get(row.name.toLowerCase())!.filter((line) => line !== row.line);
-    return row.name === '' || same.length === 0
-      ? row
-      : { ...row, variant: null, faults: [...row.faults, `Line ${same.join(', ')} has the same name.`] };
+    const faults = same(row);
+    return faults.length === 0 ? row : { ...row, variant: null, faults: [...row.faults, ...faults] };
   });
 }
 

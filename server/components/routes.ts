@@ -1,6 +1,6 @@
 import { and, count, eq, sql } from 'drizzle-orm';
 import { SHEET_SCHEMAS } from '../../contract/component.ts';
-import { COMPONENT_KINDS, componentAddress, type FoundComponent } from '../../contract/components.ts';
+import { COMPONENT_KINDS, componentAddress, FIRST_OF_KIND, type FoundComponent } from '../../contract/components.ts';
 import { jsonSchemaOf } from '../../contract/jsonSchema.ts';
 import { KIND_NAME } from '../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
@@ -52,6 +52,7 @@ export const componentEndpoints = [
     const rows = await db.select({ kind: component.kind, n: count() }).from(component).groupBy(component.kind);
     return Object.fromEntries(rows.map(({ kind, n }) => [kind, n]));
   }),
+  serve(componentAddress.firstOfKind, ({ db, params }) => componentsOfKind(db, kindOf(params.kind), FIRST_OF_KIND)),
   serve(componentAddress.ofKind, ({ db, params }) => componentsOfKind(db, kindOf(params.kind))),
   serve(componentAddress.one, async ({ db, params }) => one(await componentsOf(db, [params.component]), 'component')),
   serve(componentAddress.choose, ({ db, params }) => found(db, params.word, kindOf(params.kind))),

@@ -69,6 +69,8 @@ export async function changeComponent(
 ): Promise<ChangedComponent> {
   if (kind !== stored.kind) throw new BadInput({ 'component.kind': 'A component stays of its kind. Add another one.' });
   await refuseSameName(tx, own.name, stored.id, 'component.name');
+  if (own.alternatives?.some((id) => rootOf(id) === rootOf(stored.id)))
+    throw new BadInput({ 'component.alternatives': 'A component is no alternative to itself.' });
   const family = await tx
     .select({ id: component.id })
     .from(component)

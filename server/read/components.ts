@@ -7,8 +7,8 @@ import { component, supplier } from '../db/schema/index.ts';
 import { HELD } from './heldStock.ts';
 
 /** Components as the library has them, with what is free of each: on hand less what is held (see `HELD`). */
-async function componentsWhere(db: Db | Tx, where: SQL | undefined): Promise<LibraryComponent[]> {
-  const rows = await db
+async function componentsWhere(db: Db | Tx, where: SQL | undefined, most?: number): Promise<LibraryComponent[]> {
+  const query = db
     .select({
       component,
       supplier: supplier.name,
@@ -19,6 +19,7 @@ async function componentsWhere(db: Db | Tx, where: SQL | undefined): Promise<Lib
     .leftJoin(sql`(${HELD}) held`, sql`held.component_id = ${component.id}`)
     .where(where)
     .orderBy(asc(component.kind), asc(component.name));
+  const rows = await (most === undefined ? query : query.limit(most));
   return rows.flatMap(
     ({ component: { supplierId: _, onHand: __, find: ___, lent, version, ...rest }, supplier: supplierName, free }) => {
       const read = readComponent({ ...rest, supplier: supplierName });
@@ -30,9 +31,9 @@ async function componentsWhere(db: Db | Tx, where: SQL | undefined): Promise<Lib
   );
 }
 
-/** The catalogue of one kind. */
-export const componentsOfKind = (db: Db | Tx, kind: ComponentKind): Promise<LibraryComponent[]> =>
-  componentsWhere(db, eq(component.kind, kind));
+/** The catalogue of one kind by name; the first of it where a number is given. */
+export const componentsOfKind = (db: Db | Tx, kind: ComponentKind, most?: number): Promise<LibraryComponent[]> =>
+  componentsWhere(db, eq(component.kind, kind), most);
 
 /** The components of these ids; those there are. */
 export const componentsOf = async (db: Db | Tx, ids: readonly string[]): Promise<LibraryComponent[]> =>

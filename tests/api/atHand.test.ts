@@ -94,3 +94,13 @@ describe('what is at hand of a large catalogue', () => {
     expect(there).not.toContain('module-many-898');
   });
 });
+
+test('the first of a kind are the beginning of the whole, by name', async () => {
+  const whole = (await ilse.get('/catalogue/cable')).body as LibraryComponent[];
+  const first = (await ilse.get('/components/cable/first')).body as LibraryComponent[];
+  expect(whole.length).toBeGreaterThan(MANY);
+  expect(first).toEqual(whole.slice(0, 100));
+  const few = (await ilse.get('/components/drive/first')).body as LibraryComponent[];
+  expect(few).toEqual((await ilse.get('/catalogue/drive')).body);
+  expect((await ilse.get('/components/nonsense/first')).status).toBe(404);
+});

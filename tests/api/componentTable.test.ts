@@ -103,3 +103,60 @@ describe('a table of components', () => {
     expect(meanwhile.filter(Boolean).length).toBeGreaterThan(3);
   });
 });
+
+describe('numbers of suppliers', () => {
+  /** A fuse by name, with a number of its supplier. */
+  const fuse = (name: string, number: string, more: Record<string, string> = {}) => ({
+    Name: name,
+    'Part number': number,
+    ...more,
+  });
+  async function tableOf(...lines: Record<string, string>[]): Promise<string> {
+    const { data, meta } = Papa.parse<Record<string, string>>((await table('fuse')).trim(), { header: true });
+    const like = { ...data[0], id: '' };
+    return Papa.unparse({ fields: meta.fields ?? [], data: lines.map((line) => ({ ...like, ...line })) });
+  }
+  test('two rows of one number or one name are taken from neither line, and say which other', async () => {
+    const text = await tableOf(fuse('Quay fuse a', 'QF-1'), fuse('Quay fuse b', 'qf-1'), fuse('Quay fuse c', 'QF-3'));
+    const { body } = await takeIn('fuse', text);
+    expect(body).toMatchObject({ added: 1, left: 2 });
+    expect((await takeIn('fuse', await tableOf(fuse('Twice', 'T-1'), fuse('TWICE', 'T-2')))).body).toMatchObject({
+      added: 0,
+      left: 2,
+    });
+  });
+  test('a row under another name is known by its number, and changes what is there', async () => {
+    const { body } = await takeIn(
+      'fuse',
+      await tableOf(fuse('Quay fuse c, new name', 'QF-3', { 'Mass (kg)': '0.77' })),
+    );
+    expect(body).toMatchObject({ added: 0, changed: 1 });
+    const all = await parts();
+    expect(all.find(({ name }) => name === 'Quay fuse c, new name')).toMatchObject({
+      massKg: 0.77,
+      partNumber: 'QF-3',
+    });
+    expect(all.some(({ name }) => name === 'Quay fuse c')).toBe(false);
+    expect((await ilse.send('post', `/components/taken-in/${body.id}/undo`)).body).toEqual({ undone: 1 });
+  });
+  test('the number of another supplier is another thing', async () => {
+    const { body } = await takeIn('fuse', await tableOf(fuse('Far fuse', 'QF-3', { Supplier: 'Far Away Works' })));
+    expect(body).toMatchObject({ added: 1, changed: 0 });
+  });
+});
+
+describe('alternatives', () => {
+  const change = async (id: string, alternatives: string[]) => {
+    const { free: _, lent: __, version, id: ___, ...component } = (await parts()).find((one) => one.id === id)!;
+    return ilse.send('put', `/components/${id}`, { component: { ...component, alternatives }, version });
+  };
+  test('one is none to itself; two that stand for each other hold nobody up', async () => {
+    const [a, b] = (await parts()).filter(({ kind }) => kind === 'heater').map(({ id }) => id) as [string, string];
+    expect((await change(a, [a])).status).toBe(400);
+    expect((await change(a, [b])).status).toBe(200);
+    expect((await change(b, [a])).status).toBe(200);
+    const job = await ilse.job('Bakery van');
+    expect((await ilse.get(`/jobs/${job.number}`)).status).toBe(200);
+    expect((await parts()).filter(({ id }) => id === a || id === b)).toHaveLength(2);
+  });
+});

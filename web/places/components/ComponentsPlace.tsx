@@ -3,7 +3,7 @@ import { Button, Input, Menu } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Basic } from '../../../contract/basics.ts';
-import { COMPONENT_KINDS, componentAddress } from '../../../contract/components.ts';
+import { COMPONENT_KINDS, componentAddress, FIRST_OF_KIND } from '../../../contract/components.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { columnsOf, type SheetColumn, valueAt } from '../../../core/component/cells.ts';
 import { KIND_NAME, KINDS } from '../../../core/component/kinds/index.ts';
@@ -39,7 +39,11 @@ function shownText(column: SheetColumn, sheet: unknown, set: UnitSet): string {
 export default function ComponentsPlace() {
   const { kind: asked } = useParams();
   const kind: ComponentKind = COMPONENT_KINDS.find((one) => one === asked) ?? 'module';
-  const { data: all, error } = useOfAddress(componentAddress.ofKind, { kind });
+  // A screen of them at once, the others when they are there.
+  const { data: first, error } = useOfAddress(componentAddress.firstOfKind, { kind });
+  const more = first && first.length >= FIRST_OF_KIND;
+  const { data: whole } = useOfAddress(componentAddress.ofKind, more ? { kind } : null);
+  const all = (more && whole) || first;
   const { data: counts } = useOfAddress(componentAddress.counts, {});
   const [word, setWord] = useState('');
   const { role } = usePerson();
@@ -119,64 +123,70 @@ export default function ComponentsPlace() {
           <div className="in" style={{ overflowX: 'auto' }}>
             {error && <p className="stop">{error.message}</p>}
             {mayTakeIn && all?.length === 0 && LENT[kind] && <LendBasics key={kind} first={[LENT[kind]]} />}
-            <DataTable
-              label={KIND_NAME[kind]}
-              className="wide"
-              rows={rows}
-              rowKey={(one) => one.id}
-              rowMark={(one) => ({ 'data-kind': one.kind, className: '' })}
-              empty={
-                wanted
-                  ? 'None is like that.'
-                  : `The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`
-              }
-              columns={({ words, figures, actions }) => [
-                words(
-                  'Name',
-                  (one) => (
-                    <div style={{ minWidth: 170 }}>
-                      {mayChange ? (
-                        <Button type="link" style={{ padding: 0, height: 'auto' }} onClick={() => setChanging(one.id)}>
-                          {one.name}
-                        </Button>
-                      ) : (
-                        <span className="strong">{one.name}</span>
-                      )}
-                      <div className="soft small">
-                        {one.supplier}
-                        {one.partNumber ? `, ${one.partNumber}` : ''}
-                        {one.lent ? ', library' : ''}
+            {!all && !error && <p className="soft">One moment …</p>}
+            {all && (
+              <DataTable
+                label={KIND_NAME[kind]}
+                className="wide"
+                rows={rows}
+                rowKey={(one) => one.id}
+                rowMark={(one) => ({ 'data-kind': one.kind, className: '' })}
+                empty={
+                  wanted
+                    ? 'None is like that.'
+                    : `The library has none yet${hasRole(role, componentAddress.add.may) ? ': add the first.' : '.'}`
+                }
+                columns={({ words, figures, actions }) => [
+                  words(
+                    'Name',
+                    (one) => (
+                      <div style={{ minWidth: 170 }}>
+                        {mayChange ? (
+                          <button type="button" className="link" onClick={() => setChanging(one.id)}>
+                            {one.name}
+                          </button>
+                        ) : (
+                          <span className="strong">{one.name}</span>
+                        )}
+                        <div className="soft small">
+                          {one.supplier}
+                          {one.partNumber ? `, ${one.partNumber}` : ''}
+                          {one.lent ? ', library' : ''}
+                        </div>
                       </div>
-                    </div>
+                    ),
+                    { order: (a, b) => a.name.localeCompare(b.name) },
                   ),
-                  { order: (a, b) => a.name.localeCompare(b.name) },
-                ),
-                figures('Free', (one) => one.free),
-                figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
-                  order: (a, b) => a.priceCents - b.priceCents,
-                }),
-                figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
-                ...columnsOf(KINDS[kind]).map((column) =>
-                  column.field.type === 'number'
-                    ? figures(column.label, (one) => shownText(column, one.sheet, set), {
-                        order: (a, b) => Number(valueAt(a.sheet, column) ?? 0) - Number(valueAt(b.sheet, column) ?? 0),
-                      })
-                    : words(column.label, (one) => shownText(column, one.sheet, set)),
-                ),
-                figures('Size, mm', size),
-                figures('Days to get', (one) => one.leadDays),
-                actions('Compare', (one) => (
-                  <Button
-                    size="small"
-                    aria-label={`Compare ${one.name}`}
-                    type={picked.includes(one.id) ? 'primary' : 'default'}
-                    onClick={() => pick(one.id)}
-                  >
-                    Compare
-                  </Button>
-                )),
-              ]}
-            />
+                  figures('Free', (one) => one.free),
+                  figures('Price', (one) => formatQuantity(one.priceCents, 'money', set), {
+                    order: (a, b) => a.priceCents - b.priceCents,
+                  }),
+                  figures('Mass', (one) => formatQuantity(one.massKg, 'mass', set, { digits: 1 })),
+                  ...columnsOf(KINDS[kind]).map((column) =>
+                    column.field.type === 'number'
+                      ? figures(column.label, (one) => shownText(column, one.sheet, set), {
+                          order: (a, b) =>
+                            Number(valueAt(a.sheet, column) ?? 0) - Number(valueAt(b.sheet, column) ?? 0),
+                        })
+                      : words(column.label, (one) => shownText(column, one.sheet, set)),
+                  ),
+                  figures('Size, mm', size),
+                  figures('Days to get', (one) => one.leadDays),
+                  actions('Compare', (one) => (
+                    // Plain ones: a thousand rows are scrolled past.
+                    <button
+                      type="button"
+                      className="link"
+                      aria-label={`Compare ${one.name}`}
+                      aria-pressed={picked.includes(one.id)}
+                      onClick={() => pick(one.id)}
+                    >
+                      {picked.includes(one.id) ? 'Picked' : 'Compare'}
+                    </button>
+                  )),
+                ]}
+              />
+            )}
           </div>
         </Panel>
       </div>
