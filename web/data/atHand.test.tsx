@@ -42,6 +42,8 @@ beforeEach(async () => {
   answers.clear();
   answers.set(keys.library, library());
   await mutate(keys.library, undefined, { revalidate: false });
+  // What the last test asked for is out of the way.
+  await new Promise((done) => setTimeout(done, 20));
 });
 afterEach(cleanup);
 
