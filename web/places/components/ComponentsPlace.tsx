@@ -142,7 +142,7 @@ export default function ComponentsPlace() {
                     (one) => (
                       <div style={{ minWidth: 170 }}>
                         {mayChange ? (
-                          <button type="button" className="link" onClick={() => setChanging(one.id)}>
+                          <button type="button" className="link-like strong" onClick={() => setChanging(one.id)}>
                             {one.name}
                           </button>
                         ) : (
