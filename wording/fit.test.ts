@@ -78,7 +78,7 @@ describe('what a finding says', () => {
     [
       'the low-voltage budget',
       finding('lvBudget', 'doesNotFit', side(60, 'current'), side(84, 'current'), { subject: 'everything on' }),
-      'The converters give 60.0 A; everything on wants 84.0 A.',
+      'The converters give 60 A; everything on wants 84 A.',
     ],
     [
       'phases',
@@ -88,7 +88,7 @@ describe('what a finding says', () => {
     [
       'current at an inlet',
       finding('chargePhases', 'afterWork', side(32, 'current'), side(16, 'current')),
-      'It draws up to 32.0 A of each phase; the inlet stands 16.0 A.',
+      'It draws up to 32 A of each phase; the inlet stands 16 A.',
     ],
     [
       'a bus with an open end',

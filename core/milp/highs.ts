@@ -5,6 +5,8 @@ import type { Solved, Solver } from './solver.ts';
 const OPTIMAL = 7;
 const INFEASIBLE = 8;
 const UNBOUNDED_OR_INFEASIBLE = 9;
+/** A programme whose best has no end has no answer either. */
+const UNBOUNDED = 10;
 
 /** Solves with HiGHS (MIT licence, its WebAssembly build), exact to its gap of nought. */
 export const highsSolver =
@@ -15,7 +17,7 @@ export const highsSolver =
       model.options.set({ output_flag: false, time_limit: limitS, mip_rel_gap: 0, mip_abs_gap: 1e-7 });
       model.run();
       const status = Number(model.getModelStatus());
-      const none = status === INFEASIBLE || status === UNBOUNDED_OR_INFEASIBLE;
+      const none = status === INFEASIBLE || status === UNBOUNDED_OR_INFEASIBLE || status === UNBOUNDED;
       const objective = model.getObjectiveValue();
       const found = !none && Number.isFinite(objective) && Number(model.info.get('primal_solution_status')) === 2;
       const values = found ? model.getSolution().colValue : [];

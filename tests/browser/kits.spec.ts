@@ -208,3 +208,32 @@ test('a kit goes out as a file and comes in, each component found or shown as ne
   await page.getByRole('button', { name: 'Take the kit in' }).click();
   await expect(page.getByRole('heading', { name: /Lantern from elsewhere/ })).toBeVisible();
 });
+
+test('how far the wheels travel decides whether the half shafts do: unknown is measured, too far does not fit', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  const van = page.locator('[data-would-fit^="wren-11"]');
+  const travel = async (mm: string) => {
+    await page.goto(`${address}/models`);
+    await page.getByRole('link', { name: 'Ostrel Wren 1.1 panel van' }).click();
+    await page.getByLabel('Wheel down to full droop').fill(mm);
+    await page.getByLabel('Wheel down to full droop').press('Tab');
+    const stored = page.waitForResponse((answer) => answer.request().method() === 'PUT');
+    await page.getByRole('button', { name: 'Save the model' }).click();
+    expect((await stored).status()).toBe(200);
+    await page.goto(`${address}/kits/wren-kit?rev=D`);
+    await expect(van).toBeVisible();
+  };
+  await page.goto(`${address}/kits/wren-kit?rev=D`);
+  await expect(van).toHaveAttribute('data-verdict', 'afterWork');
+  // A van that was weighed stands there by its own figures.
+  await expect(van.locator('[data-vehicle]').filter({ hasText: 'Bakery van' })).toContainText('by its own figures');
+  await travel('');
+  await expect(van).toHaveAttribute('data-verdict', 'measureFirst');
+  await expect(van).toContainText('half shafts');
+  await travel('260');
+  await expect(van).toHaveAttribute('data-verdict', 'doesNotFit');
+  await expect(van).toContainText('half shafts');
+});
