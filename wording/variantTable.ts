@@ -79,14 +79,32 @@ export const variantFile = (variants: readonly VariantBody[]) => ({ ...MODEL_FIL
 /**
  * Reads models from a table (comma, semicolon or tab; units in the heads) or from a file of them. What a whole column has
  * wrong is said once, what a row has wrong at the row.
+ * `pause` lets others have their turn between rows.
  */
-export function readVariants(text: string): ReadVariants {
+export async function readVariants(text: string, pause?: () => Promise<void>): Promise<ReadVariants> {
   const trimmed = text.replace(/^\ufeff/, '').trim();
   if (trimmed === '') return refuse('There is nothing in this file.');
-  return trimmed.startsWith('{') || trimmed.startsWith('[') ? readJson(trimmed) : readCsv(trimmed);
+  return trimmed.startsWith('{') || trimmed.startsWith('[') ? readJson(trimmed, pause) : readCsv(trimmed, pause);
 }
 
 type Body = Record<string, unknown>;
+
+/** Models read before others get their turn. */
+const AT_ONCE = 10;
+
+/** Each of a list read, with pauses between. */
+async function inTurns<A, R>(
+  all: readonly A[],
+  pause: (() => Promise<void>) | undefined,
+  read: (one: A, i: number) => R,
+): Promise<R[]> {
+  const rows: R[] = [];
+  for (const [i, one] of all.entries()) {
+    if (i % AT_ONCE === AT_ONCE - 1) await pause?.();
+    rows.push(read(one, i));
+  }
+  return rows;
+}
 
 function readerOf(column: VariantColumn, head: string, unit: string | null, comma: boolean) {
   if (column.type === 'number' && column.quantity) {
@@ -130,12 +148,12 @@ const columnOf = (head: string, comma: boolean): TableColumn<Body> | { readonly 
   return 'fault' in read ? read : { head, read, take: (body, value) => put(body, column.path, value) };
 };
 
-function readCsv(text: string): ReadVariants {
+async function readCsv(text: string, pause?: () => Promise<void>): Promise<ReadVariants> {
   const table = divide(text, MOST_MODELS, 'models');
   if (typeof table === 'string') return refuse(table);
   const columns = columnsOfHeads(table.heads, (head) => columnOf(head, table.comma));
   if (typeof columns === 'string') return refuse(columns);
-  const rows = table.lines.map((cells, i) => {
+  const rows = await inTurns(table.lines, pause, (cells, i) => {
     const body: Body = {};
     const faults = readLine(cells, columns, body);
     return rowOf(i + 2, body, faults);
@@ -143,7 +161,7 @@ function readCsv(text: string): ReadVariants {
   return { rows: onceEach(rows), fault: null };
 }
 
-function readJson(text: string): ReadVariants {
+async function readJson(text: string, pause?: () => Promise<void>): Promise<ReadVariants> {
   const read = readList(text, MOST_MODELS, 'models');
   if (typeof read === 'string') return refuse(read);
   let all = read;
@@ -156,7 +174,8 @@ function readJson(text: string): ReadVariants {
     if (all.length > MOST_MODELS)
       return refuse(`This file has ${all.length} models; at most ${MOST_MODELS} are taken at a time.`);
   }
-  return { rows: onceEach(all.map((one, i) => rowOf(i + 1, one, []))), fault: null };
+  const rows = await inTurns(all, pause, (one, i) => rowOf(i + 1, one, []));
+  return { rows: onceEach(rows), fault: null };
 }
 
 function rowOf(line: number, body: unknown, faults: readonly string[]): VariantRow {
@@ -181,9 +200,20 @@ function onceEach(rows: readonly VariantRow[]): VariantRow[] {
 export function variantVerdict(row: VariantRow, stored: Variant | undefined): VariantVerdict {
   if (row.variant === null) return 'fault';
   if (!stored) return 'new';
-  // As the schema reads it: what is left out and what is empty are told apart there, and nowhere else.
-  const { value } = check(variantSchema, bodyOfVariant(stored) as never);
-  return equal(value, row.variant) ? 'alike' : 'changed';
+  return equal(inOrder(bodyOfVariant(stored)), inOrder(row.variant)) ? 'alike' : 'changed';
+}
+
+/** A model with its points, bays and passes in one order, and its maker and model in small letters: neither is a change. */
+function inOrder(body: VariantBody): VariantBody {
+  const byName = <T extends { readonly name: string }>(list: readonly T[]) =>
+    list.toSorted((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
+  return {
+    ...body,
+    ...{ makerName: body.makerName.toLowerCase(), modelName: body.modelName.toLowerCase() },
+    mountingPoints: byName(body.mountingPoints),
+    bays: byName(body.bays),
+    passThroughs: byName(body.passThroughs),
+  };
 }
 
 /** Finds the variant a row means, by maker, model and name whatever their capitals. */

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
 import { eq, sql } from 'drizzle-orm';
 import type { TakenIn } from '../../contract/tableIn.ts';
 import { variantAddress } from '../../contract/variants.ts';
@@ -49,7 +50,7 @@ export const modelFileEndpoints = [
     return undefined;
   }),
   serve(variantAddress.takeIn, async ({ change, body }) => {
-    const read = readVariants(body.text);
+    const read = await readVariants(body.text, () => setImmediate());
     if (read.fault) throw new BadInput({ text: read.fault });
     return change(async ({ tx, log }) => {
       await lockModels(tx);
@@ -121,4 +122,8 @@ async function undo(tx: Tx, step: Step): Promise<void> {
   if (rows[0]?.used) throw new RuleBroken(`${step.name} is in use by now: undo is not possible any more.`);
   for (const table of [mountingPoint, bay, passThrough]) await tx.delete(table).where(eq(table.variantId, step.id));
   await tx.delete(variant).where(eq(variant.id, step.id));
+  // A model and a maker that came with it go with it, where nothing else is of them.
+  await tx.execute(sql`delete from model m where m.id = ${now.modelId}
+    and not exists (select 1 from variant where model_id = m.id) and not exists (select 1 from kit where model_id = m.id)`);
+  await tx.execute(sql`delete from maker k where not exists (select 1 from model where maker_id = k.id)`);
 }

@@ -12,9 +12,9 @@ import { namedVariants, REVISION_ENDING, variantsInUse, variantsOf } from './var
 
 /** So many of a kind to choose from, beyond what something stands on. */
 const ENOUGH_OF_KIND = 40;
-/** Of what Dajo chooses by itself by size: cables, fuses, resistors and radiators. */
+/** Of what Dajo chooses by itself by size: the shelf that figures choose from. */
 const ENOUGH_TO_SIZE = 200;
-const SIZED: readonly ComponentKind[] = ['cable', 'fuse', 'resistor', 'radiator'];
+const SIZED: readonly ComponentKind[] = ['cable', 'fuse', 'resistor', 'radiator', 'coolantPump', 'heater', 'dcdc'];
 /** So many that cover a function, for its gaps. */
 const ENOUGH_TO_COVER = 8;
 

@@ -71,6 +71,14 @@ const shelvesOf = (data: LibraryData): Shelves => ({
 /** Components this page has named beyond what was at hand: they stay at hand while it is open. */
 const named = new Map<string, LibraryComponent>();
 
+const askOne = (id: string) => ask<LibraryComponent>(pathOf(componentAddress.one, { component: id }));
+
+/** One that was named, as it is now; what cannot be had stays as it was known. */
+async function lookUp(id: string): Promise<void> {
+  const now = await askOne(id).catch(() => null);
+  if (now) named.set(id, now);
+}
+
 const withNamed = (data: LibraryData): LibraryData => {
   const there = new Set(data.components.map(({ id }) => id));
   const more = [...named.values()].filter(({ id }) => !there.has(id));
@@ -81,7 +89,13 @@ const withNamed = (data: LibraryData): LibraryData => {
 export function useLibrary(): { shelves: Shelves | null; error: Error | undefined } {
   const { data, error } = useSWR<LibraryData, Error>(
     keys.library,
-    async (path: string) => withNamed(await ask<LibraryData>(path)),
+    async (path: string) => {
+      const data = await ask<LibraryData>(path);
+      // What was named beyond it may have changed since, or be gone.
+      const there = new Set(data.components.map(({ id }) => id));
+      await Promise.all([...named.keys()].filter((id) => !there.has(id)).map(lookUp));
+      return withNamed(data);
+    },
     { revalidateOnFocus: false, revalidateIfStale: false },
   );
   const shelves = useMemo(() => (data ? shelvesOf(data) : null), [data]);
@@ -91,7 +105,7 @@ export function useLibrary(): { shelves: Shelves | null; error: Error | undefine
 /** Brings a component of the catalogue to hand; resolves when it is there. Throws where it cannot be had. */
 export async function bringToHand(id: string): Promise<void> {
   if (named.has(id)) return;
-  named.set(id, await ask<LibraryComponent>(pathOf(componentAddress.one, { component: id })));
+  named.set(id, await askOne(id));
   await mutate<LibraryData>(keys.library, (data) => data && withNamed(data), { revalidate: false });
 }
 

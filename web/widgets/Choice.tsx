@@ -4,7 +4,7 @@ import { useId } from 'react';
 import { faultOf, Labelled } from './Labelled.tsx';
 import { steady } from './steady.tsx';
 
-interface Props<V extends string> {
+export interface ChoiceProps<V extends string> {
   readonly label: string;
   readonly value: V | null;
   readonly options: readonly { readonly value: V; readonly label: string }[];
@@ -17,7 +17,7 @@ interface Props<V extends string> {
 }
 
 /** A labelled choice from a list; typing searches in it. */
-export const Choice = steady(ChoiceBox) as <V extends string>(props: Props<V>) => ReactNode;
+export const Choice = steady(ChoiceBox) as <V extends string>(props: ChoiceProps<V>) => ReactNode;
 
 function ChoiceBox<V extends string>({
   label,
@@ -29,7 +29,7 @@ function ChoiceBox<V extends string>({
   mayBeEmpty,
   placeholder,
   disabled,
-}: Props<V>) {
+}: ChoiceProps<V>) {
   const id = useId();
   return (
     <Labelled label={label} id={id} fault={fault} hideLabel={hideLabel}>

@@ -4,14 +4,13 @@ import { componentAddress } from '../../contract/components.ts';
 import type { LibraryComponent } from '../../contract/library.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { bringToHand, type Shelves, useOfAddress } from '../data/resources.ts';
+import type { ChoiceProps } from './Choice.tsx';
 import { faultOf, Labelled } from './Labelled.tsx';
 
 /** From so many letters on the catalogue beyond what is at hand is searched. */
 const LEAST_WORD = 2;
 
-interface Props {
-  readonly label: string;
-  readonly value: string | null;
+interface Props extends Omit<ChoiceProps<string>, 'options'> {
   readonly shelves: Shelves;
   /** Of these kinds; of all without. */
   readonly kinds?: readonly ComponentKind[];
@@ -19,12 +18,6 @@ interface Props {
   readonly without?: (part: LibraryComponent) => boolean;
   /** How one is called in the list. @default its name */
   readonly say?: (part: LibraryComponent) => string;
-  readonly onChange: (id: string | null) => void;
-  readonly fault?: string | undefined;
-  readonly hideLabel?: boolean;
-  readonly mayBeEmpty?: boolean;
-  readonly placeholder?: string;
-  readonly disabled?: boolean;
 }
 
 const nameOf = ({ name }: LibraryComponent) => name;

@@ -1,10 +1,9 @@
 import { expose } from 'comlink';
-import type { ComponentKind } from '../../core/component/sheets.ts';
-import type { Currency } from '../../core/quantity/currency.ts';
-import { type ReadTable, readComponentTable } from '../../wording/componentTable.ts';
+import { readComponentTable } from '../../wording/componentTable.ts';
+import { readVariants } from '../../wording/variantTable.ts';
 
-/** Reads a table of components away from the page: two thousand rows are held against their schema. */
-export const read = (kind: ComponentKind, text: string, currency: Currency): Promise<ReadTable> =>
-  readComponentTable(kind, text, { currency });
+/** Reads tables away from the page: two thousand components, or five hundred models, are held against their schema. */
+const READERS = { components: readComponentTable, models: (text: string) => readVariants(text) };
+export type TableReaders = typeof READERS;
 
-expose({ read });
+expose(READERS);

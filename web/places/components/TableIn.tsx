@@ -1,14 +1,15 @@
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { componentAddress } from '../../../contract/components.ts';
 import { KIND_NAME } from '../../../core/component/kinds/index.ts';
 import type { ComponentKind } from '../../../core/component/sheets.ts';
+import type { ReadTable } from '../../../wording/componentTable.ts';
 import { changesOf, finder, verdictOf } from '../../../wording/tableVerdict.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { useWorkshop } from '../../data/session.tsx';
 import { type JudgedRow, TakeIn, toldChanges, useTableSource } from '../../widgets/TakeIn.tsx';
+import { type HowToRead, useReadTable } from '../../widgets/useReadTable.ts';
 import { useSend } from '../../widgets/useSend.ts';
 import { useShown } from '../../widgets/useShown.ts';
-import { useTable } from './useTable.ts';
 
 /** Components from a table or a JSON list: looked at row by row before anything is stored, and undone in one press. */
 export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () => void }) {
@@ -17,7 +18,11 @@ export function TableIn({ kind, onClose }: { kind: ComponentKind; onClose: () =>
   const shown = useShown();
   const from = useTableSource();
   const sending = useSend(false, { typed: false });
-  const table = useTable(kind, from.source?.text ?? null, currency);
+  const how = useCallback<HowToRead<ReadTable>>(
+    (readers, text) => readers.components(kind, text, { currency }),
+    [kind, currency],
+  );
+  const table = useReadTable(from.source?.text ?? null, how);
   const read = useMemo(() => {
     if (!table || !library) return null;
     const find = finder(library);

@@ -3,6 +3,7 @@ import type { KitRevisionRow } from '../../../contract/kits.ts';
 import { kitDifference, type LineDifference, type StageDifference } from '../../../core/kit/difference.ts';
 import type { KitBox, KitContent } from '../../../core/kit/kit.ts';
 import { formatHours, formatQuantity } from '../../../core/quantity/format.ts';
+import { newestOf } from '../../../core/vehicle/revisions.ts';
 import { FUNCTION_NAME, WAY_NAME } from '../../../wording/fit.ts';
 import { whenText } from '../../../wording/kits.ts';
 import type { Shelves } from '../../data/resources.ts';
@@ -57,7 +58,8 @@ export function DifferenceTable({ content, revision, others, shelves }: Props) {
   const difference = kitDifference(before, content);
   const component = (id: string) => shelves.components.get(id)?.name ?? id;
   const option = (id: string) => [...content.options, ...before.options].find((one) => one.id === id)?.name ?? id;
-  const variant = (id: string) => shelves.data.models.find((one) => one.id === id)?.name ?? id;
+  // Conditions go by the first revision's id.
+  const variant = (id: string) => newestOf(shelves.data.models, id)?.name ?? id;
   const pieces = (side: LineDifference['before']) =>
     side ? `${side.quantity}${side.packedIn && `, ${side.packedIn}`}` : '0';
   const boxes = (list: unknown) =>

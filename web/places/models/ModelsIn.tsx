@@ -3,21 +3,24 @@ import { variantAddress, variantSchema } from '../../../contract/variants.ts';
 import { newestOnly } from '../../../core/vehicle/revisions.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 import { differences } from '../../../wording/differences.ts';
-import { bodyOfVariant, readVariants, variantFinder, variantVerdict } from '../../../wording/variantTable.ts';
+import { bodyOfVariant, type ReadVariants, variantFinder, variantVerdict } from '../../../wording/variantTable.ts';
 import { type JudgedRow, TakeIn, toldChanges, useTableSource } from '../../widgets/TakeIn.tsx';
+import { type HowToRead, useReadTable } from '../../widgets/useReadTable.ts';
 import { useSend } from '../../widgets/useSend.ts';
 import { useShown } from '../../widgets/useShown.ts';
 import { told } from '../../widgets/VariantDifferences.tsx';
+
+const readModels: HowToRead<ReadVariants> = (readers, text) => readers.models(text);
 
 /** Models from a table or a file of another workshop: looked at one by one before anything is stored, undone in one press. */
 export function ModelsIn({ variants, onClose }: { variants: readonly Variant[]; onClose: () => void }) {
   const shown = useShown();
   const from = useTableSource();
   const sending = useSend(false, { typed: false });
-  const text = from.source?.text ?? null;
+  const table = useReadTable(from.source?.text ?? null, readModels);
   const read = useMemo(() => {
-    if (text === null) return null;
-    const { rows, fault } = readVariants(text);
+    if (!table) return null;
+    const { rows, fault } = table;
     const find = variantFinder(newestOnly(variants));
     const judged = rows.map((row): JudgedRow => {
       const stored = find(row);
@@ -31,7 +34,7 @@ export function ModelsIn({ variants, onClose }: { variants: readonly Variant[]; 
       return { line: row.line, name: row.name, verdict, say: say() };
     });
     return { rows: judged, fault };
-  }, [text, variants, shown]);
+  }, [table, variants, shown]);
   return (
     <TakeIn
       title="Take in: vehicle models"

@@ -1,8 +1,13 @@
+import type { ComponentKind } from '../../../../../core/component/sheets.ts';
 import { SafetyNote } from '../../../../widgets/SafetyNote.tsx';
+import { BeyondHand } from '../../BeyondHand.tsx';
 import { CablePanel, FusePanel } from './CablePanel.tsx';
 import { LvFigures } from './LvFigures.tsx';
 import { LvPanel } from './LvPanel.tsx';
 import { PrechargePanel } from './PrechargePanel.tsx';
+
+/** Kinds of which the figures choose by size. */
+const SIZED: readonly ComponentKind[] = ['cable', 'fuse', 'resistor', 'dcdc'];
 
 /** Precharge, cable, fuses and the low-voltage side: each names the component to fit. */
 export default function ElectricsLook({ faults }: { faults: Readonly<Record<string, string>> }) {
@@ -19,6 +24,7 @@ export default function ElectricsLook({ faults }: { faults: Readonly<Record<stri
         </div>
       </div>
       <LvPanel />
+      <BeyondHand kinds={SIZED} />
       <SafetyNote about="live" />
       <SafetyNote about="approval" />
     </>

@@ -29,7 +29,9 @@ export function ToFit({
           </div>
         </span>
       ) : (
-        <span className="stop small">nothing in the catalogue is enough</span>
+        <span className="stop small">
+          nothing {Object.keys(shelves.data.beyond).length > 0 ? 'at hand' : 'in the catalogue'} is enough
+        </span>
       )}
     </div>
   );
