@@ -25,7 +25,8 @@ export type EventResource =
   | 'kit'
   | 'lesson'
   | 'register'
-  | 'order';
+  | 'order'
+  | 'stock';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -56,6 +57,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   lesson: ['lessons'],
   register: ['register', 'head'],
   order: [],
+  stock: ['parts'],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

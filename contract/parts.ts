@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { PART_STATES, type PartState } from '../core/stores/partMove.ts';
 import { address, answers } from './address.ts';
 import type { Made, Versioned } from './fields.ts';
-import { faultAt, isoDate, slug, text, version, whole } from './fields.ts';
+import { faultAt, isoDate, type Mutable, slug, text, version, whole } from './fields.ts';
 
 export interface PartLine {
   readonly id: string;
@@ -13,30 +13,42 @@ export interface PartLine {
   readonly state: PartState;
   /** Day it is due, when ordered. */
   readonly due: string | null;
-  readonly serial: string;
+  /** Numbers of the pieces that are held, picked or fitted, as far as they carry any. */
+  readonly serials: readonly string[];
+  readonly pickedBy: string | null;
+  readonly pickedAt: string | null;
   readonly fittedBy: string | null;
   readonly fittedAt: string | null;
   readonly version: number;
 }
 
+/** Numbers of their own that things carry; capitals do not tell them apart. */
+export const serialNumbers = (most: number) =>
+  Joi.array()
+    .items(text('Number', 60).min(1))
+    .max(most)
+    .unique((a: string, b: string) => a.toLowerCase() === b.toLowerCase())
+    .label('Numbers');
+
 export interface PartChange {
   readonly state: PartState;
   readonly due: string | null;
-  readonly serial: string;
+  /** Which pieces are picked, fitted or came in, by their numbers. */
+  readonly serials?: readonly string[];
   /** Take free stock for a line on order instead of booking its delivery in. */
   readonly fromShelf?: boolean;
   readonly version: number;
 }
-export const partChangeSchema = Joi.object<PartChange, true>({
+export const partChangeSchema = Joi.object<Mutable<PartChange>, true>({
   state: Joi.string()
     .valid(...PART_STATES)
     .label('State')
     .required(),
   due: isoDate('Due day').allow(null).required(),
-  serial: text('Serial number', 60).allow('').required(),
+  serials: serialNumbers(500).default([]),
   fromShelf: Joi.boolean().label('From the shelf'),
   version,
-}).custom((body: PartChange, helpers) => {
+}).custom((body: Mutable<PartChange>, helpers) => {
   if (body.state === 'ordered' && body.due === null)
     return faultAt(helpers, 'due', 'Due day', 'is needed for a part on order');
   return body;

@@ -9,8 +9,13 @@ import { KITS } from './kits.ts';
 import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
 import { loadOrders } from './loadOrders.ts';
+import { loadStores } from './loadStores.ts';
 import { MODELS } from './models.ts';
+import { loadBins, type OpenStock, openStock } from './stock.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS, WORKSHOP } from './workshop.ts';
+
+/** The ledger of the sample begins so many days ago. */
+const STOCK_SINCE_DAYS = 200;
 
 const slug = (name: string) => name.toLowerCase().replace(/ /g, '-');
 
@@ -44,11 +49,13 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await tx.insert(t.workshop).values(WORKSHOP);
     await loadPeople(tx, now, passwordHash);
     await tx.insert(t.place).values([...PLACES]);
-    await loadLibrary(tx);
+    const open = openStock(tx);
+    await loadLibrary(tx, now, open);
     await loadKits(tx, now);
-    await loadJobs(tx, now);
+    await loadJobs(tx, now, open);
     await loadLearning(tx, now);
-    await loadOrders(tx, now);
+    await loadOrders(tx, now, open);
+    await loadStores(tx, now);
   });
 }
 
@@ -63,7 +70,7 @@ async function loadPeople(tx: Tx, now: Date, passwordHash: string): Promise<void
   }
 }
 
-async function loadLibrary(tx: Tx): Promise<void> {
+async function loadLibrary(tx: Tx, now: Date, open: OpenStock): Promise<void> {
   await tx.insert(t.maker).values(MAKERS.map((name) => ({ id: slug(name), name })));
   for (const { id, maker, name, variants } of MODELS) {
     await tx.insert(t.model).values({ id, makerId: slug(maker), name });
@@ -86,14 +93,18 @@ async function loadLibrary(tx: Tx): Promise<void> {
     }
   }
   await tx.insert(t.supplier).values(SUPPLIERS.map((name) => ({ id: slug(name), name })));
+  const bins = await loadBins(tx);
   await tx.insert(t.component).values(
-    COMPONENTS.map(({ supplier, covers, alternatives = [], ...rest }) => ({
+    COMPONENTS.map(({ supplier, covers, alternatives = [], onHand: _, ...rest }) => ({
       ...rest,
+      binId: bins.get(rest.kind)!,
       covers: [...covers],
       alternatives: [...alternatives],
       supplierId: slug(supplier),
     })),
   );
+  const at = new Date(now.getTime() - STOCK_SINCE_DAYS * 86_400_000);
+  for (const { id, kind, onHand } of COMPONENTS) await open({ componentId: id, kind, quantity: onHand, to: 'bin', at });
 }
 
 /** Kits with their history: written as drafts, then released and withdrawn as people would. */

@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import { resolveDesign } from '../core/design/resolve.ts';
 import { createSheet } from '../core/figures/evaluate.ts';
 import { USUAL_USE } from '../core/job/usualUse.ts';
@@ -14,6 +14,7 @@ import { dayFrom } from './dayFrom.ts';
 import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
 import { designOf, LIBRARY, loadDesigns, loadRoute, REVISIONS } from './loadDesigns.ts';
 import { MODELS } from './models.ts';
+import type { OpenStock } from './stock.ts';
 import { PEOPLE } from './workshop.ts';
 
 const HOUR_MS = 3_600_000;
@@ -39,14 +40,15 @@ interface Loading {
   readonly now: Date;
   readonly people: ReadonlyMap<string, string>;
   readonly random: () => number;
+  readonly open: OpenStock;
 }
 
 /** All jobs of the sample, oldest number first, so that numbers rise with time. */
-export async function loadJobs(tx: Tx, now: Date): Promise<void> {
+export async function loadJobs(tx: Tx, now: Date, open: OpenStock): Promise<void> {
   const people = new Map(
     (await tx.select({ id: t.person.id, signIn: t.person.signIn }).from(t.person)).map((p) => [p.signIn, p.id]),
   );
-  const loading: Loading = { tx, now, people, random: seeded(7) };
+  const loading: Loading = { tx, now, people, random: seeded(7), open };
   const year = String(now.getUTCFullYear()).slice(2);
   let running = 92;
   const next = () => `${year}-${String(++running).padStart(3, '0')}`;
@@ -123,7 +125,8 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
   const designId = await loadDesigns(tx, row!.id, job);
   if (job.recordedRoute) await loadRoute(tx, row!.id, job.recordedRoute);
   if (job.stagesDone > 0) await loadStages(loading, row!.id, job, daysAgo);
-  if (job.kitRevisionId && job.stagesDone > 0 && job.brief.length > 0) await loadParts(loading, row!.id, job);
+  if (job.kitRevisionId && job.stagesDone > 0 && job.brief.length > 0)
+    await loadParts(loading, row!.id, vehicle!.id, job);
   if (job.checksSigned > 0 && designId) await loadChecks(loading, row!.id, job, designId);
   for (const text of job.snags) await tx.insert(t.snag).values({ jobId: row!.id, text, byId: people.get('jory')! });
   await tx
@@ -245,7 +248,12 @@ function goodValue(min: number | null, max: number | null, random: () => number)
   return limit < 0 ? Math.round(limit * 1.4) : Math.round(limit * (0.4 + 0.4 * random()) * 100) / 100;
 }
 
-async function loadParts({ tx, now, people }: Loading, jobId: string, job: DemoJob): Promise<void> {
+async function loadParts(
+  { tx, now, people, open }: Loading,
+  jobId: string,
+  vehicleId: string,
+  job: DemoJob,
+): Promise<void> {
   const revision = REVISIONS.get(job.kitRevisionId!)!;
   const stages = await tx.select().from(t.stage).where(eq(t.stage.jobId, jobId)).orderBy(asc(t.stage.position));
   const done = stages.filter((s) => s.state === 'done').length / Math.max(1, stages.length);
@@ -253,24 +261,25 @@ async function loadParts({ tx, now, people }: Loading, jobId: string, job: DemoJ
   for (const [i, { component, quantity, packedIn }] of parts.entries()) {
     const due = job.onOrder.find(([id]) => id === component.id);
     const fitted = !due && i / parts.length < done - 0.15;
-    await tx.insert(t.partLine).values({
-      jobId,
-      componentId: component.id,
-      quantity,
-      from: 'kit',
-      packedIn,
-      state: due ? 'ordered' : fitted || job.state === 'handedOver' ? 'fitted' : 'inStores',
-      due: due ? dayFrom(now, due[1]) : null,
-      fittedById: fitted || job.state === 'handedOver' ? people.get('jory')! : null,
-      fittedAt: fitted || job.state === 'handedOver' ? new Date(now.getTime() - 2 * DAY_MS) : null,
+    const isFitted = fitted || job.state === 'handedOver';
+    const [line] = await tx
+      .insert(t.partLine)
+      .values({
+        ...{ jobId, componentId: component.id, quantity, from: 'kit', packedIn },
+        state: due ? 'ordered' : isFitted ? 'fitted' : 'inStores',
+        due: due ? dayFrom(now, due[1]) : null,
+        fittedById: isFitted ? people.get('jory')! : null,
+        fittedAt: isFitted ? new Date(now.getTime() - 2 * DAY_MS) : null,
+      })
+      .returning();
+    if (due) continue;
+    // What a line holds in stores stands on the shelf, beside the free stock of the sample; what is fitted is in its vehicle.
+    await open({
+      ...{ componentId: component.id, kind: component.kind, quantity },
+      to: isFitted ? { kind: 'vehicle', of: vehicleId } : 'bin',
+      partLineId: line!.id,
+      at: new Date(now.getTime() - (isFitted ? 2 : 30) * DAY_MS),
     });
-    // What a line holds in stores stands on the shelf as well, beside the free stock of the sample.
-    if (!due && !fitted && job.state !== 'handedOver') {
-      await tx
-        .update(t.component)
-        .set({ onHand: sql`${t.component.onHand} + ${quantity}` })
-        .where(eq(t.component.id, component.id));
-    }
   }
 }
 

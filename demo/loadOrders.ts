@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { kitParts, kitStages } from '../core/kit/kit.ts';
 import { usualFittedBy, wantsSerials } from '../core/order/order.ts';
 import { pickList } from '../core/order/packing.ts';
@@ -8,11 +8,12 @@ import { freeStockLocked } from '../server/read/freeStock.ts';
 import { allKitRevisions } from '../server/read/kitRevisions.ts';
 import { componentsAtHand } from '../server/read/library.ts';
 import { dayFrom } from './dayFrom.ts';
+import type { OpenStock } from './stock.ts';
 
 const DAY_MS = 86_400_000;
 
 /** Kits that go out: one being packed, one at a far shop with a question, one signed back. */
-export async function loadOrders(tx: Tx, now: Date): Promise<void> {
+export async function loadOrders(tx: Tx, now: Date, open: OpenStock): Promise<void> {
   const people = new Map((await tx.select().from(t.person)).map((one) => [one.signIn, one.id]));
   const [ilse, jory, mabel] = ['ilse', 'jory', 'mabel'].map((name) => people.get(name)!) as [string, string, string];
   const ago = (days: number) => new Date(now.getTime() - days * DAY_MS);
@@ -65,6 +66,20 @@ export async function loadOrders(tx: Tx, now: Date): Promise<void> {
   }
   type Made = Awaited<ReturnType<typeof order>>;
 
+  /** Numbers in a bin that no job holds. */
+  const freeNumbers = async (componentId: string, most: number) =>
+    (
+      await tx
+        .select({ serial: t.serialItem.serial })
+        .from(t.serialItem)
+        .innerJoin(t.stockPlace, eq(t.stockPlace.id, t.serialItem.placeId))
+        .where(
+          and(eq(t.serialItem.componentId, componentId), eq(t.stockPlace.kind, 'bin'), isNull(t.serialItem.partLineId)),
+        )
+        .orderBy(t.serialItem.serial)
+        .limit(most)
+    ).map(({ serial }) => serial);
+
   /** Counts a line twice, with numbers where it carries them. */
   async function count({ order: { number } }: Made, line: Made['lines'][number], days: number, twice = true) {
     await tx
@@ -75,13 +90,16 @@ export async function loadOrders(tx: Tx, now: Date): Promise<void> {
       })
       .where(eq(t.orderLine.id, line.id));
     const part = library.get(line.componentId)!;
-    if (wantsSerials(part.kind))
-      await tx.insert(t.orderSerial).values(
-        Array.from({ length: line.pieces }, (_, i) => ({
-          ...{ lineId: line.id, componentId: line.componentId },
-          serial: `${number.slice(-3)}-${part.id.slice(0, 3).toUpperCase()}-${String(i + 1).padStart(2, '0')}`,
-        })),
-      );
+    if (!wantsSerials(part.kind)) return;
+    const own = Array.from(
+      { length: line.pieces },
+      (_, i) => `${number.slice(-3)}-${part.id.slice(0, 3).toUpperCase()}-${String(i + 1).padStart(2, '0')}`,
+    );
+    const serials = twice && number.endsWith('3') ? await freeNumbers(part.id, line.pieces) : own;
+    if (!twice || serials.length < line.pieces) return;
+    await tx
+      .insert(t.orderSerial)
+      .values(serials.map((serial) => ({ ...{ lineId: line.id, componentId: line.componentId }, serial })));
   }
 
   /** Everything in, and away. */
@@ -116,6 +134,13 @@ export async function loadOrders(tx: Tx, now: Date): Promise<void> {
       ...{ orderId: made.order.id, carrier: 'Island freight, ferry of the morning', missing: [], byId: jory },
       at: ago(days),
     });
+    for (const { id, componentId, pieces } of made.lines) {
+      const packed = await tx.select().from(t.orderSerial).where(eq(t.orderSerial.lineId, id));
+      const { kind } = library.get(componentId)!;
+      const serials = packed.map(({ serial }) => serial);
+      const to = { kind: 'client', of: made.order.clientId } as const;
+      await open({ componentId, kind, quantity: pieces, to, serials, at: ago(days) });
+    }
     await tx.update(t.kitOrder).set({ state: 'sent', version: 2 }).where(eq(t.kitOrder.id, made.order.id));
   }
 

@@ -69,6 +69,8 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   order: { form: /^K\d{2}-\d{3,5}$/, what: 'kit order' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },
+  list: { form: /^[a-z]{1,20}$/, what: 'list' },
+  page: { form: /^\d{1,6}$/, what: 'page' },
   of: { form: /^[A-Za-z0-9][A-Za-z0-9.-]{0,80}$/, what: 'entry' },
   name: { form: /^[^\p{Cc}]{1,200}$/u, what: 'name' },
   id: { form: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, what: 'entry' },

@@ -33,6 +33,8 @@ import { proveEndpoints } from './prove/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
+import { numberEndpoints } from './stores/numberRoutes.ts';
+import { storesEndpoints } from './stores/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
 import { workshopEndpoints } from './workshop/routes.ts';
 
@@ -62,6 +64,8 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...designEndpoints,
   ...designFileEndpoints,
   ...partEndpoints,
+  ...storesEndpoints,
+  ...numberEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
   ...kitFileEndpoints,

@@ -26,6 +26,7 @@ export const PART_STATE_NAME: Record<PartState, string> = {
   missing: 'Missing',
   ordered: 'Ordered',
   inStores: 'In stores',
+  picked: 'Picked',
   fitted: 'Fitted',
 };
 export const STAGE_STATE_NAME: Record<StageRow['state'], string> = {

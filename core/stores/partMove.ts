@@ -1,6 +1,19 @@
-/** Where a line of a job's parts list stands: `inStores` holds its pieces on the shelf, `fitted` has used them. */
-export const PART_STATES = ['missing', 'ordered', 'inStores', 'fitted'] as const;
+/**
+ * Where a line of a job's parts list stands: `inStores` holds its pieces in their bins, `picked` has them in the job's box,
+ * `fitted` in the vehicle.
+ */
+export const PART_STATES = ['missing', 'ordered', 'inStores', 'picked', 'fitted'] as const;
 export type PartState = (typeof PART_STATES)[number];
+
+/** Where the pieces of a line lie; null while it has none. */
+export type PartPlace = 'supplier' | 'bin' | 'job' | 'vehicle';
+const LIES: Readonly<Record<PartState, PartPlace | null>> = {
+  missing: null,
+  ordered: null,
+  inStores: 'bin',
+  picked: 'job',
+  fitted: 'vehicle',
+};
 
 export interface PartMove {
   readonly from: PartState;
@@ -20,26 +33,31 @@ export interface PartMove {
 
 export type PartMoveProblem = 'takingOutNotAllowed' | 'dueInPast' | 'notFree' | 'notInStores';
 
-/** What is to be done to the shelf, or why the line cannot go there. */
-export type PartMoveAnswer = { readonly problem: PartMoveProblem } | { readonly onHandBy: number };
+export interface GoodsMove {
+  readonly from: PartPlace;
+  readonly to: PartPlace;
+}
+
+/** What goes from where to where, null for nothing; or why the line cannot go there. */
+export type PartMoveAnswer = { readonly problem: PartMoveProblem } | { readonly goods: GoodsMove | null };
 
 /**
- * Goods that come in for a line on order, and a fitted part that is taken out, are counted in before the line holds
- * them; anything else that is to be held must be free on the shelf. What is fitted leaves the shelf.
+ * Goods that come in for a line on order come from its supplier; anything else that is to be held must be free in a bin.
+ * What is picked or fitted and given up goes back to its bin, wherever its line goes next.
  */
 export function partMove(move: PartMove): PartMoveAnswer {
   const { from, to, quantity } = move;
   if (from === 'fitted' && to !== 'fitted' && !move.mayTakeOut) return { problem: 'takingOutNotAllowed' };
   if (to === 'ordered' && (move.due ?? '') < move.today && move.due !== move.dueBefore) return { problem: 'dueInPast' };
-  if (to === 'fitted') {
-    if (from === 'fitted') return { onHandBy: 0 };
-    return from === 'inStores' ? { onHandBy: -quantity } : { problem: 'notInStores' };
+  const [before, after] = [LIES[from], LIES[to]];
+  if (before !== null) {
+    const goes = after ?? 'bin';
+    return { goods: before === goes ? null : { from: before, to: goes } };
   }
-  // A fitted part that comes out goes back to the shelf, wherever its line goes next.
-  if (from === 'fitted') return { onHandBy: quantity };
-  if (to !== 'inStores' || from === 'inStores') return { onHandBy: 0 };
-  if (from === 'ordered' && !move.fromShelf) return { onHandBy: quantity };
-  return move.free < quantity ? { problem: 'notFree' } : { onHandBy: 0 };
+  if (after === null) return { goods: null };
+  if (after !== 'bin') return { problem: 'notInStores' };
+  if (from === 'ordered' && !move.fromShelf) return { goods: { from: 'supplier', to: 'bin' } };
+  return move.free < quantity ? { problem: 'notFree' } : { goods: null };
 }
 
 /** A line as it goes onto a list: held at once when enough is free. */

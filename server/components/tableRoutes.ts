@@ -89,10 +89,10 @@ async function undo(tx: Tx, step: Step): Promise<void> {
   if (!now || now.version !== version)
     throw new RuleBroken(`${name} has been changed since: undo is not possible any more.`);
   if (step.did === 'over') {
-    const { id, version: was, find: _, ...own } = step.before;
+    const { id, version: was, find: _, onHand: __, unitSize: ___, binId, reorderAt, reorderTo, ...own } = step.before;
     await tx
       .update(component)
-      .set({ ...own, onHand: now.onHand, version: was + 2 })
+      .set({ ...own, version: was + 2 })
       .where(eq(component.id, id));
     return;
   }

@@ -19,6 +19,7 @@ import { BadInput, NotAllowed, RuleBroken } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
 import { lockLine, lockOrder } from './lock.ts';
 import { orderSheet } from './rows.ts';
+import { sendFromBins } from './sendFromBins.ts';
 
 const TO_PACK = { states: ['ordered'], what: 'packed' } as const;
 
@@ -162,11 +163,7 @@ export const packEndpoints = [
       for (const { componentId, firstPieces } of lines)
         gone.set(componentId, (gone.get(componentId) ?? 0) + (firstPieces ?? 0));
       for (const [id, pieces] of [...gone].sort(([a], [b]) => (a < b ? -1 : 1)))
-        if (pieces > 0)
-          await tx
-            .update(component)
-            .set({ onHand: sql`${component.onHand} - ${pieces}` })
-            .where(eq(component.id, id));
+        if (pieces > 0) await sendFromBins(tx, { order, componentId: id, pieces, byId: me.id, at: now() });
       const version = order.version + 1;
       await tx.update(kitOrder).set({ state: 'sent', version }).where(eq(kitOrder.id, order.id));
       const what =

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { partAddress } from '../../contract/parts.ts';
 import { type DesignInputs, designComponents } from '../../core/design/inputs.ts';
 import { kitParts } from '../../core/kit/kit.ts';
@@ -6,7 +6,7 @@ import { type PartMoveProblem, partMove, partsToAdd, type WantedPart } from '../
 import type { Change, StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { component, design, partLine, vehicle } from '../db/schema/index.ts';
+import { component, design, partLine, serialItem, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { addLines } from '../read/addLines.ts';
@@ -14,6 +14,7 @@ import { libraryOf } from '../read/components.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
 import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { partOf } from '../read/sheet.ts';
+import { moveGoods } from './moveGoods.ts';
 
 /** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
 async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
@@ -111,45 +112,59 @@ export const partEndpoints = [
       return { id: row.id };
     }),
   ),
-  serve(partAddress.change, ({ change, params, body: { version, fromShelf, ...body }, person, today, now }) =>
-    change(async (work) => {
-      const { tx, log } = work;
-      const { line, number, name } = await partForChange(work, params.id);
-      if (line.version !== version) throw new Stale(line);
-      const free = await freeStockLocked(tx, line.componentId);
-      const move = partMove({
-        from: line.state,
-        to: body.state,
-        quantity: line.quantity,
-        free,
-        fromShelf: fromShelf ?? false,
-        due: body.due,
-        dueBefore: line.due,
-        today,
-        mayTakeOut: person.role === 'manager',
-      });
-      if ('problem' in move) refuseMove(move.problem, name, line.quantity, free, today);
-      if (move.onHandBy !== 0) {
-        await tx
-          .update(component)
-          .set({ onHand: sql`${component.onHand} + ${move.onHandBy}` })
-          .where(eq(component.id, line.componentId));
-      }
-      const fitted =
-        body.state !== 'fitted'
-          ? { fittedById: null, fittedAt: null }
-          : line.state === 'fitted'
-            ? {}
-            : { fittedById: person.id, fittedAt: now() };
-      const after = made(
-        await tx
-          .update(partLine)
-          .set({ ...body, due: body.state === 'ordered' ? body.due : null, ...fitted, version: version + 1 })
-          .where(eq(partLine.id, line.id))
-          .returning(),
-      );
-      await log({ what: `${name}: ${body.state}`, resource: 'parts', id: line.id, job: number, before: line, after });
-      return { version: after.version };
-    }),
+  serve(
+    partAddress.change,
+    ({ change, params, body: { version, fromShelf, serials = [], ...body }, person, today, now }) =>
+      change(async (work) => {
+        const { tx, log } = work;
+        const { line, number, name } = await partForChange(work, params.id);
+        if (line.version !== version) throw new Stale(line);
+        const free = await freeStockLocked(tx, line.componentId);
+        const move = partMove({
+          from: line.state,
+          to: body.state,
+          quantity: line.quantity,
+          free,
+          fromShelf: fromShelf ?? false,
+          due: body.due,
+          dueBefore: line.due,
+          today,
+          mayTakeOut: person.role === 'manager',
+        });
+        if ('problem' in move) refuseMove(move.problem, name, line.quantity, free, today);
+        if (move.goods) await moveGoods(tx, { line, goods: move.goods, serials, number, byId: person.id, at: now() });
+        // What is given up is held by number no more.
+        if (body.state === 'missing' || body.state === 'ordered')
+          await tx.update(serialItem).set({ partLineId: null }).where(eq(serialItem.partLineId, line.id));
+        const picked =
+          body.state === 'picked'
+            ? line.state === 'picked'
+              ? {}
+              : { pickedById: person.id, pickedAt: now() }
+            : body.state === 'fitted'
+              ? {}
+              : { pickedById: null, pickedAt: null };
+        const fitted =
+          body.state !== 'fitted'
+            ? { fittedById: null, fittedAt: null }
+            : line.state === 'fitted'
+              ? {}
+              : { fittedById: person.id, fittedAt: now() };
+        const after = made(
+          await tx
+            .update(partLine)
+            .set({
+              ...body,
+              due: body.state === 'ordered' ? body.due : null,
+              ...picked,
+              ...fitted,
+              version: version + 1,
+            })
+            .where(eq(partLine.id, line.id))
+            .returning(),
+        );
+        await log({ what: `${name}: ${body.state}`, resource: 'parts', id: line.id, job: number, before: line, after });
+        return { version: after.version };
+      }),
   ),
 ];

@@ -94,6 +94,11 @@ export async function changeComponent(
   }
   const name = `${stored.name}, revision ${revisionOf(stored.id)}`;
   await tx.update(component).set({ name, version }).where(eq(component.id, stored.id));
-  await tx.insert(component).values({ ...own, kind, id: newest, supplierId, version });
+  // Its bin, its levels and how it is counted go on with it; what is there stays of the revision it was bought in.
+  const { unitSize, binId, reorderAt, reorderTo } = stored;
+  await tx
+    .insert(component)
+    .values({ ...own, kind, id: newest, supplierId, version, unitSize, binId, reorderAt, reorderTo });
+  await tx.update(component).set({ reorderAt: null, reorderTo: null }).where(eq(component.id, stored.id));
   return { id: newest, version, how: 'revision' };
 }

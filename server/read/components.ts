@@ -12,7 +12,7 @@ async function componentsWhere(db: Db | Tx, where: SQL | undefined, most?: numbe
     .select({
       component,
       supplier: supplier.name,
-      free: sql<number>`(${component.onHand} - coalesce(held.n, 0))::int`,
+      free: sql<number>`(${component.onHand} / ${component.unitSize} - coalesce(held.n, 0))::int`,
     })
     .from(component)
     .innerJoin(supplier, eq(supplier.id, component.supplierId))
@@ -20,15 +20,25 @@ async function componentsWhere(db: Db | Tx, where: SQL | undefined, most?: numbe
     .where(where)
     .orderBy(asc(component.kind), asc(component.name));
   const rows = await (most === undefined ? query : query.limit(most));
-  return rows.flatMap(
-    ({ component: { supplierId: _, onHand: __, find: ___, lent, version, ...rest }, supplier: supplierName, free }) => {
-      const read = readComponent({ ...rest, supplier: supplierName });
-      if ('component' in read) return [{ ...read.component, free, lent, version }];
-      // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.
-      process.emitWarning(`component ${rest.id} is left out of the library: ${read.fault} is not what its kind says`);
-      return [];
-    },
-  );
+  return rows.flatMap(({ component: stored, supplier: supplierName, free }) => {
+    const {
+      supplierId: _,
+      find: __,
+      onHand: ___,
+      unitSize,
+      binId,
+      reorderAt,
+      reorderTo,
+      lent,
+      version,
+      ...rest
+    } = stored;
+    const read = readComponent({ ...rest, supplier: supplierName });
+    if ('component' in read) return [{ ...read.component, free, lent, version }];
+    // One row that somebody spoiled by hand must not stop the shop: it is left out, and whoever looks after it is told.
+    process.emitWarning(`component ${rest.id} is left out of the library: ${read.fault} is not what its kind says`);
+    return [];
+  });
 }
 
 /** The catalogue of one kind by name; the first of it where a number is given. */

@@ -10,7 +10,7 @@ import { HELD } from './heldStock.ts';
 export async function freeStockLocked(tx: Tx, componentId: string): Promise<number> {
   await tx.select({ id: component.id }).from(component).where(eq(component.id, componentId)).for('no key update');
   const { rows } = await tx.execute<{ free: number }>(sql`
-    select (c.on_hand - coalesce((select n from (${HELD}) held where held.component_id = c.id), 0))::int as free
+    select (c.on_hand / c.unit_size - coalesce((select n from (${HELD}) held where held.component_id = c.id), 0))::int as free
     from component c where c.id = ${componentId}`);
   return rows[0]?.free ?? 0;
 }

@@ -2,7 +2,7 @@ import { type SQL, sql } from 'drizzle-orm';
 
 /**
  * Pieces that are on the shelf and promised: to lines of jobs that hold them in stores, and to kits that are packed and
- * have not left. Rows of component and sum.
+ * have not left. Rows of component and sum, in units of lists: pieces, or metres of what is kept by length.
  */
 export const HELD: SQL = sql`
   select component_id, sum(n)::int as n from (

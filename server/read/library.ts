@@ -55,7 +55,7 @@ export async function componentsAtHand(db: Db | Tx): Promise<AtHand> {
         partition by c.kind order by c.lent, (c.price_cents = 0), c.price_cents, c.id
       ) as place
       from component c left join (${HELD}) held on held.component_id = c.id
-      where c.on_hand > 0 and c.on_hand > coalesce(held.n, 0)
+      where c.on_hand > 0 and c.on_hand / c.unit_size > coalesce(held.n, 0)
     )
     select id from named
     union select id from component

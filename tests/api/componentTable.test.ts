@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { LibraryComponent, LibraryData } from '../../contract/library.ts';
 import type { TakenIn } from '../../contract/tableIn.ts';
+import { putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -63,7 +64,8 @@ describe('a table of components', () => {
   test('is not undone over what somebody did since', async () => {
     const { body } = await takeIn('fuse', await renamed('Fuse of the pier'));
     expect(body.added).toBe(1);
-    await shop.pool().query("update component set on_hand = 2 where name = 'Fuse of the pier'");
+    const { rows } = await shop.pool().query("select id from component where name = 'Fuse of the pier'");
+    await putOnHand(shop.pool(), rows[0].id, 2);
     const refused = await ilse.send('post', `/components/taken-in/${body.id}/undo`);
     expect([refused.status, refused.body.detail]).toEqual([
       422,

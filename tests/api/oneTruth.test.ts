@@ -14,6 +14,7 @@ import type { UnitSet } from '../../core/quantity/units.ts';
 import { unpackRoute } from '../../core/road/packedRoute.ts';
 import { vehicleState } from '../../core/vehicle/state.ts';
 import { judgeFloorJob } from '../../web/places/floor/judgeFloor.ts';
+import { onHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 // The page, the Floor, the server's file and the paper must say the same of every job, also after it was changed.
@@ -147,7 +148,7 @@ describe('page, Floor and server give the same figures', () => {
           source: 'measured',
           since: job.vehicle.measured.dragCoefficient?.at ?? null,
         });
-        await shop.pool().query("update component set on_hand = on_hand + 1 where id = 'module-n6'");
+        await putOnHand(shop.pool(), 'module-n6', (await onHand(shop.pool(), 'module-n6')) + 1);
         library = (await ilse.get('/library')).body as LibraryData;
         await expectOneTruth(await ilse.job(title));
       }

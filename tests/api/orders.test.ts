@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { OrderRow, OrderSheet } from '../../contract/orders.ts';
+import { putAllOnHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -33,7 +34,7 @@ const changeOf = (order: OrderSheet, part: object = {}) => ({
 });
 const TOKEN = 'abcdefghijklmnopqrstuvwxyz012345';
 /** Enough of everything on the shelf. */
-const stock = () => sql('update component set on_hand = 200');
+const stock = () => putAllOnHand(shop.pool(), 200);
 
 /** Counts, numbers, weighs and papers everything of an order, by two people. */
 async function pack(number: string, but: { readonly uncounted?: string; readonly lithium?: false } = {}) {
@@ -160,12 +161,13 @@ describe('kit orders', () => {
       first: { pieces: 0, by: 'Jory Opie' },
       second: null,
     });
-    await sql(
-      `update component set on_hand = (select coalesce(sum(quantity), 0) from part_line where component_id = $1 and state = 'inStores')
+    const { rows: held } = await sql(
+      `select (select coalesce(sum(quantity), 0) from part_line where component_id = $1 and state = 'inStores')
         + (select coalesce(sum(first_pieces), 0) from order_line l join kit_order o on o.id = l.order_id
-          where component_id = $1 and o.state = 'ordered') where id = $1`,
+          where component_id = $1 and o.state = 'ordered') as n`,
       [line.componentId],
     );
+    await putOnHand(shop.pool(), line.componentId, Number(held[0].n));
     await expect(
       sql('update order_line set first_pieces = 1, first_by_id = (select id from person limit 1) where id = $1', [
         line.id,

@@ -1,10 +1,13 @@
+import type pg from 'pg';
 import type { OrderSheet } from '../../contract/orders.ts';
 import { dispatchNeeds } from '../../core/order/dispatch.ts';
 import { DISPATCH_NEED_NAME } from '../../wording/orders.ts';
+import { putAllOnHand } from '../api/stock.ts';
 import type { Visitor } from '../api/workshop.ts';
 import type { Case } from './case.ts';
 
 interface Ground {
+  readonly pool: () => pg.Pool;
   readonly sql: (text: string, values?: unknown[]) => Promise<{ rows: Record<string, string>[] }>;
   readonly ilse: () => Visitor;
   readonly jory: () => Visitor;
@@ -14,7 +17,7 @@ const word = () => Math.random().toString(36).slice(2).padEnd(31, 'x').slice(0, 
 const PROMISED = '2099-03-01';
 
 /** Everything that is done to a kit order, fired ten times at once. */
-export function orderCases({ sql, ilse, jory }: Ground): Record<string, Case> {
+export function orderCases({ pool, sql, ilse, jory }: Ground): Record<string, Case> {
   const partnerId = async () => (await sql("select id from client where name = 'Ferry Yard Conversions'")).rows[0]!.id!;
   const terms = async () => ({
     ...{ clientId: await partnerId(), clientName: '', clientContact: '', revisionId: 'wren-kit-c' },
@@ -23,7 +26,7 @@ export function orderCases({ sql, ilse, jory }: Ground): Record<string, Case> {
   });
   const order = async (): Promise<OrderSheet> => {
     await sql("update partner_approval set valid_until = '2099-12-31' where ended_on is null");
-    await sql('update component set on_hand = on_hand + 100');
+    await putAllOnHand(pool(), 200);
     const { body } = await ilse().send('post', '/orders', await terms());
     return (await ilse().get(`/orders/${body.number}`)).body as OrderSheet;
   };

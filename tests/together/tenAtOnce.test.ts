@@ -16,6 +16,7 @@ import type { Backups } from '../../server/backups/backups.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
 import { refusalSentence } from '../../wording/job.ts';
 import { variantFile } from '../../wording/variantTable.ts';
+import { dropLines, putOnHand } from '../api/stock.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
 import type { Case, Outcome } from './case.ts';
 import { orderCases } from './orderCases.ts';
@@ -385,7 +386,7 @@ const CASES: Record<string, Case> = {
     same: 'once',
     different: 'once',
     prepare: async () => {
-      await sql('delete from part_line where job_id = (select id from job where number = $1)', [(await van()).number]);
+      await dropLines(shop.pool(), 'job_id = (select id from job where number = $1)', [(await van()).number]);
       return onJob('/parts/fill', () => ({}));
     },
   },
@@ -873,7 +874,7 @@ const CASES: Record<string, Case> = {
       return { path: `/kit-wishes/${body.id}/end`, body: (i) => ({ why: `reason ${i}` }) };
     },
   },
-  ...orderCases({ sql, ilse: () => ilse, jory: () => jory }),
+  ...orderCases({ pool: shop.pool, sql, ilse: () => ilse, jory: () => jory }),
   'post /stage-templates': {
     same: 'one',
     different: 'all',
@@ -1047,8 +1048,8 @@ describe('what was lost or doubled before', () => {
   });
   test('one free piece is held by one of ten lines', async () => {
     const { number } = await van();
-    await sql("delete from part_line where component_id = 'bms-sat-32'");
-    await sql("update component set on_hand = 1 where id = 'bms-sat-32'");
+    await dropLines(shop.pool(), "component_id = 'bms-sat-32'");
+    await putOnHand(shop.pool(), 'bms-sat-32', 1);
     await Promise.all(
       TEN.map(() => ilse.send('post', `/jobs/${number}/parts`, { componentId: 'bms-sat-32', quantity: 1 })),
     );
@@ -1059,10 +1060,10 @@ describe('what was lost or doubled before', () => {
   });
   test('a list filled ten times at once is filled once', async () => {
     const { number } = await van();
-    await sql('delete from part_line where job_id = (select id from job where number = $1)', [number]);
+    await dropLines(shop.pool(), 'job_id = (select id from job where number = $1)', [number]);
     await ilse.send('post', `/jobs/${number}/parts/fill`);
     const once = (await van()).parts.length;
-    await sql('delete from part_line where job_id = (select id from job where number = $1)', [number]);
+    await dropLines(shop.pool(), 'job_id = (select id from job where number = $1)', [number]);
     await Promise.all(TEN.map(() => ilse.send('post', `/jobs/${number}/parts/fill`)));
     expect((await van()).parts.length).toBe(once);
   });

@@ -7,5 +7,6 @@ export * from './library.ts';
 export * from './orders.ts';
 export * from './people.ts';
 export * from './register.ts';
+export * from './stock.ts';
 export * from './vehicles.ts';
 export * from './work.ts';

@@ -23,6 +23,7 @@ import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
 import type { EvidenceEntry } from '../../../core/practice/evidence.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
+import { PART_STATES } from '../../../core/stores/partMove.ts';
 import { kitRevision } from './kits.ts';
 import { component } from './library.ts';
 import { person } from './people.ts';
@@ -152,11 +153,11 @@ export const partLine = pgTable(
     quantity: integer('quantity').notNull(),
     from: text('from', { enum: ['kit', 'design', 'added'] }).notNull(),
     packedIn: text('packed_in').notNull().default(''),
-    state: text('state', { enum: ['missing', 'ordered', 'inStores', 'fitted'] })
-      .notNull()
-      .default('missing'),
+    state: text('state', { enum: PART_STATES }).notNull().default('missing'),
     due: date('due'),
-    serial: text('serial').notNull().default(''),
+    /** Who took it from its bin into the job's box. */
+    pickedById: uuid('picked_by_id').references(() => person.id),
+    pickedAt: timestamp('picked_at', { withTimezone: true }),
     fittedById: uuid('fitted_by_id').references(() => person.id),
     fittedAt: timestamp('fitted_at', { withTimezone: true }),
     version: integer('version').notNull().default(1),
@@ -165,8 +166,13 @@ export const partLine = pgTable(
     index('part_line_job').on(t.jobId),
     index('part_line_component').on(t.componentId),
     index('part_line_fitted_by').on(t.fittedById),
+    index('part_line_picked_by').on(t.pickedById),
     check('part_line_quantity', sql`${t.quantity} > 0`),
-    check('part_line_state', sql`${t.state} in ('missing', 'ordered', 'inStores', 'fitted')`),
+    check('part_line_state', sql`${t.state} in ('missing', 'ordered', 'inStores', 'picked', 'fitted')`),
+    check(
+      'part_line_picked_who',
+      sql`${t.state} <> 'picked' or (${t.pickedById} is not null and ${t.pickedAt} is not null)`,
+    ),
     check('part_line_ordered_due', sql`${t.state} <> 'ordered' or ${t.due} is not null`),
     check(
       'part_line_fitted_who',

@@ -10,8 +10,10 @@ import {
   pgTable,
   text,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { STOCK_PLACE_KINDS } from '../../../core/stores/ledger.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 
 export const maker = pgTable('maker', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
@@ -111,6 +113,27 @@ export const passThrough = pgTable(
 
 export const supplier = pgTable('supplier', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
 
+/** Where things of the stores can be; what each row stands for is in the id beside its kind. */
+export const stockPlace = pgTable(
+  'stock_place',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    kind: text('kind', { enum: STOCK_PLACE_KINDS }).notNull(),
+    /** Of a bin; what the others are called follows from what they stand for. */
+    name: text('name').notNull().default(''),
+    /** The job, vehicle, supplier or client it stands for; empty for bins, scrap and counts. */
+    of: text('of').notNull().default(''),
+    closed: boolean('closed').notNull().default(false),
+  },
+  (t) => [
+    uniqueIndex('stock_place_once').on(t.kind, t.of).where(sql`${t.kind} <> 'bin'`),
+    uniqueIndex('stock_place_bin').on(sql`lower(${t.name})`).where(sql`${t.kind} = 'bin'`),
+    check('stock_place_kind', sql`${t.kind} in ('bin', 'job', 'vehicle', 'supplier', 'client', 'scrap', 'count')`),
+    check('stock_place_named', sql`(${t.kind} = 'bin') = (${t.name} <> '')`),
+    check('stock_place_of', sql`(${t.kind} in ('bin', 'scrap', 'count')) = (${t.of} = '')`),
+  ],
+);
+
 export const component = pgTable(
   'component',
   {
@@ -129,7 +152,16 @@ export const component = pgTable(
     covers: text('covers').array().notNull().default([]),
     highVoltage: boolean('high_voltage').notNull(),
     sheet: jsonb('sheet').notNull(),
+    /** In bins, as the ledger has it; only its trigger writes here. */
     onHand: integer('on_hand').notNull().default(0),
+    /** Ledger units in one unit of lists: 1, or 1000 for what is kept by length (millimetres in a metre). */
+    unitSize: integer('unit_size').notNull().default(1),
+    /** Where it is put when it comes in. */
+    binId: uuid('bin_id').references(() => stockPlace.id),
+    /** Order again when no more than so many are free; null: only when a job wants it. */
+    reorderAt: integer('reorder_at'),
+    /** And then so many that this is reached. */
+    reorderTo: integer('reorder_to'),
     /** The supplier's own number for it. */
     partNumber: text('part_number').notNull().default(''),
     /** The day the price was known; null where nobody has said. */
@@ -150,6 +182,13 @@ export const component = pgTable(
     index('component_covers').using('gin', t.covers).with({ fastupdate: false }),
     check('component_price', sql`${t.priceCents} >= 0`),
     check('component_mass', sql`${t.massKg} >= 0`),
+    index('component_bin').on(t.binId),
+    index('component_name').on(t.name, t.id),
     check('component_on_hand', sql`${t.onHand} >= 0`),
+    check('component_unit_size', sql`${t.unitSize} in (1, 1000)`),
+    check(
+      'component_reorder',
+      sql`(${t.reorderAt} is null) = (${t.reorderTo} is null) and (${t.reorderAt} is null or (${t.reorderAt} >= 0 and ${t.reorderTo} > ${t.reorderAt}))`,
+    ),
   ],
 );

@@ -1,5 +1,4 @@
 import { Button } from 'antd';
-import { useState } from 'react';
 import type { PartLine } from '../../../../contract/parts.ts';
 import { partAddress } from '../../../../contract/parts.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
@@ -8,37 +7,21 @@ import { dayAndTime, dayText } from '../../../../wording/dates.ts';
 import { PART_STATE_NAME } from '../../../../wording/work.ts';
 import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
-import { Choice } from '../../../widgets/Choice.tsx';
 import { ComponentChoice } from '../../../widgets/ComponentChoice.tsx';
-import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DataTable } from '../../../widgets/DataTable.tsx';
-import { DayInput } from '../../../widgets/DayInput.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
+import { LineState, useLineState } from './LineState.tsx';
 
-const MARK: Record<PartState, Mark> = { missing: 'stop', ordered: 'waiting', inStores: 'half', fitted: 'done' };
-
-/** Saves a line's new state; what was refused is said where it was asked for. */
-function useLineState(line: PartLine) {
-  const sending = useSend(true);
-  const save = (state: PartState, { due = '', fromShelf = false } = {}) =>
-    sending.go(
-      partAddress.change,
-      { id: line.id },
-      { state, due: state === 'ordered' ? due || null : null, serial: line.serial, fromShelf, version: line.version },
-    );
-  const conflict = (
-    <Conflict
-      of={partAddress.change}
-      params={{ id: line.id }}
-      sending={sending}
-      theirs={({ state, due, serial, version }: PartLine) => ({ state, due, serial, version })}
-    />
-  );
-  return { sending, save, conflict };
-}
+const MARK: Record<PartState, Mark> = {
+  missing: 'stop',
+  ordered: 'waiting',
+  inStores: 'half',
+  picked: 'half',
+  fitted: 'done',
+};
 
 function PartName({ line }: { line: PartLine }) {
   const { shelves } = useOpenJob('shelves');
@@ -53,6 +36,12 @@ function PartName({ line }: { line: PartLine }) {
   );
 }
 
+const MOST_NUMBERS = 4;
+const numbersText = (serials: readonly string[]): string =>
+  serials.length > MOST_NUMBERS
+    ? `${serials.slice(0, MOST_NUMBERS).join(', ')} and ${serials.length - MOST_NUMBERS} more`
+    : serials.join(', ');
+
 /** Where a line stands: fitted by whom, due when, how many lie free. */
 function Standing({ line }: { line: PartLine }) {
   const { shelves, today, job } = useOpenJob('shelves', 'today', 'job');
@@ -64,6 +53,9 @@ function Standing({ line }: { line: PartLine }) {
   const stock = shelves.free.get(line.componentId) ?? 0;
   return (
     <>
+      {line.state === 'picked' &&
+        line.pickedAt &&
+        `picked by ${line.pickedBy}, ${dayAndTime(line.pickedAt, workshop.timeZone)}`}
       {line.state === 'fitted' && line.fittedAt && `${line.fittedBy}, ${dayAndTime(line.fittedAt, workshop.timeZone)}`}
       {line.state === 'ordered' && line.due && (
         <span className={late ? 'stop strong' : ''}>
@@ -83,50 +75,10 @@ function Standing({ line }: { line: PartLine }) {
         <span className="soft">{`${stock} free in stores, ${part?.leadDays ?? 0} days to get`}</span>
       )}
       {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
+      {line.serials.length > 0 && <div className="soft small">{numbersText(line.serials)}</div>}
       {sending.problem && <div className="fault">{sending.problem.detail}</div>}
       {conflict}
     </>
-  );
-}
-
-function StateChange({ line }: { line: PartLine }) {
-  const { shelves, job } = useOpenJob('shelves', 'job');
-  const may = useMay(job, 'parts');
-  const { sending, save, conflict } = useLineState(line);
-  const name = shelves.components.get(line.componentId)?.name ?? line.componentId;
-  const [ordering, setOrdering] = useState(false);
-  const [due, setDue] = useState(line.due ?? '');
-  if (!may) return PART_STATE_NAME[line.state];
-  const order = async () => {
-    if (await save('ordered', { due })) setOrdering(false);
-  };
-  return (
-    <div className="stack" style={{ gap: 4 }}>
-      <div className="row" style={{ flexWrap: 'nowrap' }}>
-        <div style={{ width: 118 }}>
-          <Choice
-            label={`State of ${name}`}
-            hideLabel
-            value={ordering ? 'ordered' : line.state}
-            options={PART_STATES.map((value) => ({ value, label: PART_STATE_NAME[value] }))}
-            onChange={(to) => {
-              setOrdering(to === 'ordered');
-              if (to && to !== 'ordered') void save(to);
-            }}
-          />
-        </div>
-        {ordering && (
-          <>
-            <DayInput label={`Due day of ${name}`} value={due} onChange={setDue} fault={sending.faults.due} />
-            <Button size="small" type="primary" onClick={() => void order()}>
-              Save
-            </Button>
-          </>
-        )}
-      </div>
-      {sending.problem && !sending.faults.due && <div className="fault">{sending.problem.detail}</div>}
-      {conflict}
-    </div>
   );
 }
 
@@ -136,15 +88,14 @@ export default function PartsStep() {
   const set = useUnitSet();
   const may = useMay(job, 'parts');
   const sending = useSend();
-  const order: PartState[] = ['missing', 'ordered', 'inStores', 'fitted'];
-  const lines = [...job.parts].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state));
+  const lines = [...job.parts].sort((a, b) => PART_STATES.indexOf(a.state) - PART_STATES.indexOf(b.state));
   const worth = job.parts.reduce(
     (sum, line) => sum + (shelves.components.get(line.componentId)?.priceCents ?? 0) * line.quantity,
     0,
   );
-  const counts = order.map(
-    (state) => `${job.parts.filter((line) => line.state === state).length} ${PART_STATE_NAME[state].toLowerCase()}`,
-  );
+  const counts = PART_STATES.map((state) => [job.parts.filter((line) => line.state === state).length, state] as const)
+    .filter(([n]) => n > 0)
+    .map(([n, state]) => `${n} ${PART_STATE_NAME[state].toLowerCase()}`);
   return (
     <div className="stack">
       <Panel
@@ -177,7 +128,7 @@ export default function PartsStep() {
                 words('Part', (line) => <PartName line={line} />),
                 figures('Quantity', (line) => line.quantity, { width: 80 }),
                 words('Where it stands', (line) => <Standing line={line} />, { width: 210 }),
-                words('Change', (line) => <StateChange line={line} />, { width: 150 }),
+                words('Change', (line) => <LineState line={line} />, { width: 150 }),
               ]}
             />
           )}

@@ -1,0 +1,1 @@
+CREATE INDEX "component_name" ON "component" USING btree ("name","id");

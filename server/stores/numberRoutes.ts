@@ -1,0 +1,168 @@
+import { and, eq } from 'drizzle-orm';
+import { type NumberRow, numbersAddress, type RecallAnswer } from '../../contract/numbers.ts';
+import { toCsv } from '../../wording/csv.ts';
+import { ORIGIN_NAME, placeSays } from '../../wording/stores.ts';
+import { made, one } from '../db/one.ts';
+import { job, pack, serialItem } from '../db/schema/index.ts';
+import { serve } from '../endpoint.ts';
+import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { lockStock, newSerial, placeOf, withoutNumber } from '../read/stock.ts';
+import { binOf } from './bins.ts';
+import { allNumbers, numberPage, numberSheet, numbersInBins } from './numbers.ts';
+import { lockPack, makePack, movePack, packRows, putInto, takeOutOf } from './packs.ts';
+import { recall } from './recall.ts';
+import { sendCsv } from './sendCsv.ts';
+
+const NUMBER_HEAD = [
+  ...[
+    'Number',
+    'What',
+    'Batch',
+    'Came',
+    'Where',
+    'Job',
+    'Pack',
+    'Capacity Ah',
+    'Resistance ohm',
+    'Graded on',
+    'Warranty until',
+  ],
+];
+const numberCells = (row: NumberRow) => [
+  ...[
+    row.serial,
+    row.component,
+    row.batch,
+    `${ORIGIN_NAME[row.origin]} ${row.originNote}`.trim(),
+    placeSays(row.place),
+  ],
+  ...[row.forJob, row.pack, row.graded?.capacityAh, row.graded?.resistanceOhm, row.graded?.day, row.warrantyUntil],
+];
+
+const RECALL_HEAD = ['Client', 'Contact', 'Vehicle', 'Job', 'Kit order', 'Where', 'What', 'Numbers'];
+const recallCells = (row: RecallAnswer['rows'][number]) => [
+  ...[row.client, row.contact, row.vehicle, row.jobNumber, row.orderNumber],
+  ...[row.where === 'house' ? 'here' : 'with the client', row.component, row.serials.join(' ')],
+];
+
+export const numberEndpoints = [
+  serve(numbersAddress.page, ({ db, params }) => numberPage(db, Number(params.page), null)),
+  serve(numbersAddress.find, ({ db, params }) => numberPage(db, Number(params.page), params.word)),
+  serve(numbersAddress.table, async ({ db, res }) =>
+    sendCsv(res, 'numbers.csv', toCsv(NUMBER_HEAD, (await allNumbers(db)).map(numberCells))),
+  ),
+  serve(numbersAddress.one, ({ db, params }) => numberSheet(db, params.id)),
+  serve(numbersAddress.change, ({ change, params, body: { version: seen, ...body } }) =>
+    change(async ({ tx, log }) => {
+      const stored = one(
+        await tx.select().from(serialItem).where(eq(serialItem.id, params.id)).for('update'),
+        'number',
+      );
+      if (stored.version !== seen) throw new Stale(await numberSheet(tx, stored.id));
+      const version = stored.version + 1;
+      await tx
+        .update(serialItem)
+        .set({ ...body, version })
+        .where(eq(serialItem.id, stored.id));
+      await log({ what: `changed what is noted of ${stored.serial}`, resource: 'stock', id: stored.id, after: body });
+      return { version };
+    }),
+  ),
+  serve(numbersAddress.inBins, ({ db, params }) => numbersInBins(db, params.component)),
+  serve(numbersAddress.give, ({ change, params, body }) =>
+    change(async ({ tx, log }) => {
+      const { name, unitSize } = await lockStock(tx, params.component);
+      if (unitSize > 1) throw new RuleBroken(`${name} is kept by length: its pieces carry no numbers.`);
+      const bin = await binOf(tx, body.binId);
+      const plain = await withoutNumber(tx, params.component, bin.id);
+      if (body.serials.length > plain)
+        throw new BadInput({ serials: `${plain} of ${name} in ${bin.name} carry no number yet.` });
+      for (const serial of body.serials) {
+        const [known] = await tx
+          .select({ serial: serialItem.serial })
+          .from(serialItem)
+          .where(and(eq(serialItem.componentId, params.component), eq(serialItem.serial, serial)));
+        if (known) throw new BadInput({ serials: `${known.serial} is in the books already.` });
+        await newSerial(tx, {
+          ...{ componentId: params.component, serial, batch: body.batch, origin: 'unknown', placeId: bin.id },
+        });
+      }
+      await log({
+        what: `numbered ${body.serials.length} of ${name}`,
+        resource: 'stock',
+        id: params.component,
+        after: body,
+      });
+      return { numbers: body.serials.length };
+    }),
+  ),
+  serve(numbersAddress.recall, ({ db, params }) => recall(db, params.word)),
+  serve(numbersAddress.recallTable, async ({ db, params, res }) =>
+    sendCsv(res, 'recall.csv', toCsv(RECALL_HEAD, (await recall(db, params.word)).rows.map(recallCells))),
+  ),
+  serve(numbersAddress.packs, ({ db }) => packRows(db)),
+  serve(numbersAddress.makePack, ({ change, body, person, now }) =>
+    change(async ({ tx, log }) => {
+      const id = await makePack(tx, body, person.id, now());
+      await log({
+        what: `made pack ${body.name} of ${body.serialIds.length} modules`,
+        resource: 'stock',
+        id,
+        after: body,
+      });
+      return { id };
+    }),
+  ),
+  serve(numbersAddress.splitPack, ({ change, params, body, person, now }) =>
+    change(async ({ tx, log }) => {
+      const from = await lockPack(tx, params.id, body.version);
+      const { serialIds, intoPackId, newName } = body;
+      if (intoPackId === from.id) throw new BadInput({ intoPackId: 'That is the pack they are in.' });
+      await takeOutOf(tx, from.id, serialIds, now());
+      let into = intoPackId;
+      if (intoPackId !== null) {
+        const other = one(await tx.select().from(pack).where(eq(pack.id, intoPackId)).for('update'), 'pack');
+        if (other.endedAt) throw new BadInput({ intoPackId: `${other.name} was split up.` });
+        await putInto(tx, other.id, serialIds, now());
+        await tx
+          .update(pack)
+          .set({ version: other.version + 1 })
+          .where(eq(pack.id, other.id));
+      } else if (newName !== '') {
+        into = await makePack(tx, { name: newName, note: `out of ${from.name}`, serialIds }, person.id, now());
+      }
+      const what = `took ${serialIds.length} modules out of ${from.name}`;
+      await log({ what, resource: 'stock', id: from.id, after: body });
+      return { id: into ?? from.id };
+    }),
+  ),
+  serve(numbersAddress.movePack, ({ change, params, body, person, now }) =>
+    change(async ({ tx, log, job: lock }) => {
+      if ((body.binId === null) === (body.jobNumber === null))
+        throw new BadInput({ binId: 'Choose where it goes: a bin, or the vehicle of a job.' });
+      // Jobs before stock: the one order of locks.
+      const to = body.jobNumber === null ? null : await lock({ number: body.jobNumber });
+      if (to && (to.state === 'handedOver' || to.state === 'cancelled' || to.state === 'enquiry'))
+        throw new BadInput({ jobNumber: `Nothing is fitted in ${to.number} now.` });
+      const stored = await lockPack(tx, params.id, body.version);
+      const toId =
+        to === null ? (await binOf(tx, body.binId!)).id : await placeOf(tx, 'vehicle', await vehicleOf(tx, to.id));
+      const going = { packId: stored.id, toId, jobId: to?.id ?? null, byId: person.id, at: now(), why: body.why };
+      const touched = await movePack(tx, going);
+      const what = `moved pack ${stored.name}: ${body.why}`;
+      await log({ what, resource: 'stock', id: stored.id, job: to?.number ?? null, after: body });
+      for (const number of touched)
+        await log({
+          what: `${stored.name} left: ${body.why}`,
+          resource: 'parts',
+          id: stored.id,
+          job: number,
+          after: body,
+        });
+      return { version: stored.version + 1 };
+    }),
+  ),
+];
+
+const vehicleOf = async (tx: Parameters<typeof placeOf>[0], jobId: string): Promise<string> =>
+  made(await tx.select({ id: job.vehicleId }).from(job).where(eq(job.id, jobId))).id;

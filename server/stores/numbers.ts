@@ -1,0 +1,106 @@
+import { and, eq, type SQL, sql } from 'drizzle-orm';
+import {
+  NUMBERS_A_PAGE,
+  type NumberPage,
+  type NumberRow,
+  type NumberSheet,
+} from '../../contract/numbers.ts';
+import type { Db, Tx } from '../db/connect.ts';
+import { one } from '../db/one.ts';
+import { serialItem } from '../db/schema/index.ts';
+import { BadInput } from '../problems.ts';
+import { quantityAt } from '../read/stock.ts';
+import { placeJson } from '../read/stockPlaceSql.ts';
+
+interface Named {
+  readonly quantity: number;
+  readonly serials: readonly string[];
+}
+
+/** The numbered pieces of a bin that were named, for a move out of it; those without number make up the rest. */
+export async function serialsInBin(tx: Tx, componentId: string, binId: string, { quantity, serials }: Named) {
+  const there = await tx
+    .select({ id: serialItem.id, serial: serialItem.serial })
+    .from(serialItem)
+    .where(and(eq(serialItem.componentId, componentId), eq(serialItem.placeId, binId)));
+  const ids = serials.map((serial) => {
+    const item = there.find((one) => one.serial.toLowerCase() === serial.toLowerCase());
+    if (!item) throw new BadInput({ serials: `${serial} is not in this bin.` });
+    return item.id;
+  });
+  if (ids.length > quantity) throw new BadInput({ serials: `${ids.length} numbers for ${quantity} pieces.` });
+  const plain = (await quantityAt(tx, componentId, binId)) - there.length;
+  if (quantity - ids.length > plain)
+    throw new BadInput({ serials: `Say which: ${plain} of those in this bin carry no number, ${quantity} are moved.` });
+  return ids;
+}
+
+const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
+
+const GRADING = sql`json_build_object('id', g.id, 'day', g.day, 'capacityAh', g.capacity_ah, 'energyWh', g.energy_wh,
+  'resistanceOhm', g.resistance_ohm, 'temperatureC', g.temperature_c, 'currentA', g.current_a, 'fromV', g.from_v, 'toV', g.to_v,
+  'method', g.method, 'by', (select name from person where id = g.by_id), 'logFileId', g.log_file_id)`;
+
+const ROW = sql`i.id, i.serial, i.component_id as "componentId", c.name as component, c.kind, i.batch, i.origin,
+  i.origin_note as "originNote", ${placeJson('p')} as place,
+  (select j.number from part_line l join job j on j.id = l.job_id where l.id = i.part_line_id) as "forJob",
+  (select k.name from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id and m.until is null) as pack,
+  (select ${GRADING} from grading g where g.serial_id = i.id order by g.day desc, g.at desc limit 1) as graded,
+  i.warranty_until as "warrantyUntil"`;
+const FROM = sql`serial_item i join component c on c.id = i.component_id join stock_place p on p.id = i.place_id`;
+
+type Row = NumberRow & Record<string, unknown>;
+
+/** Rows of numbers, in one order: by what they are, then by number. */
+const rowsWhere = async (db: Db | Tx, where: SQL, most?: number, from = 0): Promise<NumberRow[]> =>
+  (
+    await db.execute<Row>(
+      sql`select ${ROW} from ${FROM} where ${where} order by c.name, i.serial, i.id ${most === undefined ? sql`` : sql`limit ${most} offset ${from}`}`,
+    )
+  ).rows;
+
+/** Those whose number, batch, origin or component answers to a word. */
+export const numberMatches = (word: string): SQL => {
+  const wanted = word.trim().toLowerCase();
+  return sql`(position(${wanted} in i.find) > 0 or i.component_id in (select id from component where position(${wanted} in find) > 0))`;
+};
+
+export async function numberPage(db: Db, page: number, word: string | null): Promise<NumberPage> {
+  const where = word === null ? sql`true` : numberMatches(word);
+  const { rows } = await db.execute<{ n: number }>(sql`select count(*)::int as n from serial_item i where ${where}`);
+  return { rows: await rowsWhere(db, where, NUMBERS_A_PAGE, page * NUMBERS_A_PAGE), count: rows[0]?.n ?? 0 };
+}
+
+export const allNumbers = (db: Db): Promise<NumberRow[]> => rowsWhere(db, sql`true`);
+
+/** Those of a component that lie in bins. */
+export const numbersInBins = (db: Db, componentId: string): Promise<NumberRow[]> =>
+  rowsWhere(db, sql`i.component_id = ${componentId} and p.kind = 'bin'`);
+
+/** These numbers, those there are. */
+export const numbersOf = async (db: Db | Tx, ids: readonly string[]): Promise<NumberRow[]> =>
+  ids.length === 0 ? [] : rowsWhere(db, sql`i.id = any(${sql.param(ids)}::uuid[])`);
+
+/** A number's whole life: where it was, what it was measured at, in which packs. */
+export async function numberSheet(db: Db | Tx, id: string): Promise<NumberSheet> {
+  const { rows } = await db.execute<NumberSheet & Record<string, unknown>>(sql`
+    select ${ROW}, i.note, i.version,
+      (select coalesce(json_agg(e.event order by e.at, e.n), '[]'::json) from (
+        select m.at, m.id as n, json_build_object('what', 'moved', 'at', ${instant('m.at')}, 'by', w.name, 'kind', m.kind,
+            'from', ${placeJson('f')}, 'to', ${placeJson('t')}, 'note', m.note) as event
+          from stock_move_serial ms join stock_move m on m.id = ms.move_id join stock_place f on f.id = m.from_id
+            join stock_place t on t.id = m.to_id left join person w on w.id = m.by_id where ms.serial_id = i.id
+        union all
+        select g.at, 0, json_build_object('what', 'graded', 'at', ${instant('g.at')},
+            'by', (select name from person where id = g.by_id), 'grading', ${GRADING})
+          from grading g where g.serial_id = i.id
+        union all
+        select m.since, 0, json_build_object('what', 'packed', 'at', ${instant('m.since')}, 'by', null, 'pack', k.name)
+          from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id
+        union all
+        select m.until, -1, json_build_object('what', 'unpacked', 'at', ${instant('m.until')}, 'by', null, 'pack', k.name)
+          from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id and m.until is not null
+      ) e) as events
+    from ${FROM} where i.id = ${id}`);
+  return one(rows, 'number');
+}

@@ -1,0 +1,299 @@
+import Papa from 'papaparse';
+import { beforeAll, describe, expect, test } from 'vitest';
+import type { NumberPage, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
+import type { BinLine, BinRow, ItemPage, ItemSheet, StocktakeRow } from '../../contract/stores.ts';
+import { putOnHand } from './stock.ts';
+import { openWorkshop, type Visitor } from './workshop.ts';
+
+const shop = openWorkshop();
+const sql = (text: string, values: unknown[] = []) => shop.pool().query(text, values);
+let ilse: Visitor;
+let jory: Visitor;
+const bin = async (name: string) =>
+  ((await ilse.get('/stores/bins')).body as BinRow[]).find((one) => one.name.startsWith(name))!;
+const item = async (id: string) => (await ilse.get(`/stores/items/${id}`)).body as ItemSheet;
+const goodsIn = (line: object, more: object = {}) =>
+  jory.send('post', '/stores/goods-in', {
+    ...{ note: 'note 4402', origin: 'delivery', ...more },
+    lines: [{ componentId: 'charger-33', quantity: 1, serials: [], batch: '', binId: null, ...line }],
+  });
+beforeAll(async () => {
+  [ilse, jory] = [await shop.visitor('ilse'), await shop.visitor('jory')];
+});
+
+describe('what is kept', () => {
+  test('is listed with its bins, what is held and wanted; by a word, and what to order again', async () => {
+    const all = (await ilse.get('/stores/items/kept/page/0')).body as ItemPage;
+    expect(all.count).toBe(all.rows.length);
+    expect(all.rows.find(({ id }) => id === 'module-n6')).toMatchObject({ bins: ['A1 cells'], unitSize: 1 });
+    const found = (await ilse.get('/stores/items/kept/find/HOSE/page/0')).body as ItemPage;
+    expect(found.rows.map(({ name, unitSize }) => [name, unitSize])).toContainEqual([
+      'Coolant hose 19 mm, by the metre',
+      1000,
+    ]);
+    const low = (await ilse.get('/stores/items/low/page/0')).body as ItemPage;
+    for (const row of low.rows) expect(row.onHand - row.held).toBeLessThanOrEqual(row.reorderAt!);
+    expect((await ilse.get('/stores/items/none/page/0')).status).toBe(404);
+    // Its worth is that of its rows.
+    const worth = all.rows.reduce((sum, row) => sum + Math.floor((row.priceCents * row.onHand) / row.unitSize), 0);
+    expect(Math.abs(all.worthCents - worth)).toBeLessThanOrEqual(all.rows.length);
+  });
+  test('goes out as CSV, and so do the moves of one', async () => {
+    const table = Papa.parse<string[]>((await ilse.get('/stores/items.csv')).text.trim()).data;
+    expect(table[0]).toContain('On hand');
+    const hose = table.find(([name]) => name?.startsWith('Coolant hose'))!;
+    expect(hose.slice(4, 6)).toEqual(['m', '38.6']);
+    const moves = Papa.parse<string[]>((await ilse.get('/stores/items/coolant-hose-19/moves.csv')).text.trim()).data;
+    expect(moves.map((row) => row[2])).toEqual(['What', 'Scrapped', 'Came in']);
+  });
+  test('has a bin, levels and a unit; the unit stays once something has come and gone', async () => {
+    const { version } = await item('coolant-hose-19');
+    const keep = (body: object) =>
+      ilse.send('put', '/stores/items/coolant-hose-19', {
+        ...{ binId: null, reorderAt: 5000, reorderTo: 40_000, byLength: true, version, ...body },
+      });
+    expect((await keep({ byLength: false })).body.fields.byLength).toMatch(/come and gone already/);
+    expect((await keep({ reorderTo: 4000 })).body.fields.reorderTo).toMatch(/more than when/);
+    expect((await keep({ reorderTo: null })).body.fields.reorderTo).toMatch(/neither/);
+    expect((await keep({})).status).toBe(200);
+    expect((await keep({})).status).toBe(409);
+    expect(await item('coolant-hose-19')).toMatchObject({ reorderAt: 5000, onHand: 38_600 });
+  });
+});
+
+describe('goods in', () => {
+  test('numbers come in with batch and delivery, once', async () => {
+    const before = await item('charger-33');
+    expect((await goodsIn({ quantity: 2, serials: ['F-1', 'f-1'] })).body.fields['lines.0.serials.1']).toMatch(/twice/);
+    expect((await goodsIn({ quantity: 1, serials: ['F-1', 'F-2'] })).body.fields['lines.0.serials']).toBe(
+      '2 numbers for 1 pieces.',
+    );
+    expect((await goodsIn({ quantity: 2, serials: ['F-1'] })).body.fields['lines.0.serials']).toMatch(/or none now/);
+    expect((await goodsIn({ componentId: 'moon-rock' })).body.fields['lines.0.componentId']).toMatch(/library/);
+    expect((await goodsIn({ quantity: 0 })).body.fields['lines.0.quantity']).toMatch(/at least 1/);
+    expect((await goodsIn({ quantity: 2, serials: ['F-1', 'F-2'], batch: 'B7' })).status).toBe(200);
+    expect((await goodsIn({ serials: ['f-2'] })).body.fields['lines.0.serials']).toMatch(
+      /^F-2 is in the books already/,
+    );
+    const after = await item('charger-33');
+    expect(after.onHand).toBe(before.onHand + 2);
+    expect(after.moves[0]).toMatchObject({ kind: 'received', quantity: 2, by: 'Jory Opie', serials: ['F-1', 'F-2'] });
+    expect(after.moves[0]!.from).toMatchObject({ kind: 'supplier', name: 'Fetlar Charging' });
+  });
+  test('of one number ten times at once takes it in once', async () => {
+    const answers = await Promise.all(Array.from({ length: 10 }, () => goodsIn({ serials: ['F-77'] })));
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, ...Array(9).fill(400)]);
+  });
+});
+
+describe('a bin is counted', () => {
+  test('differences are booked and told with their worth; what moved meanwhile is counted again', async () => {
+    const { id } = await bin('C2');
+    const lines = ((await ilse.get(`/stores/bins/${id}/contents`)).body as BinLine[]).map((line) => ({
+      ...{ componentId: line.componentId, expected: line.quantity, counted: line.quantity, gone: [] as string[] },
+    }));
+    const labels = lines.find(({ componentId }) => componentId === 'hv-label-set')!;
+    const count = (change: (line: (typeof lines)[number]) => object) =>
+      jory.send('post', `/stores/bins/${id}/count`, {
+        note: 'monthly',
+        lines: lines.map((line) => ({ ...line, ...change(line) })),
+      });
+    const wrong = await count((line) => (line === labels ? { expected: line.expected + 1 } : {}));
+    expect([wrong.status, wrong.body.detail]).toEqual([422, expect.stringMatching(/has moved while you counted/)]);
+    const done = await count((line) => (line === labels ? { counted: line.counted + 3 } : {}));
+    expect([done.status, done.body.differences]).toEqual([200, 1]);
+    const [newest] = (await ilse.get('/stores/stocktakes')).body as StocktakeRow[];
+    expect(newest).toMatchObject({ bin: 'C2 fittings', by: 'Jory Opie', lines: lines.length });
+    expect(newest!.differences).toMatchObject([
+      { componentId: 'hv-label-set', counted: labels.counted + 3, worthCents: 3 * 2400 },
+    ]);
+    expect((await item('hv-label-set')).moves[0]).toMatchObject({ kind: 'counted', quantity: 3 });
+  });
+  test('no fewer than are held; and numbers that are gone are named', async () => {
+    const { id } = await bin('A1');
+    const lines = (await ilse.get(`/stores/bins/${id}/contents`)).body as BinLine[];
+    const modules = lines.find(({ componentId }) => componentId === 'module-n6')!;
+    const count = (counted: number, gone: readonly string[]) =>
+      jory.send('post', `/stores/bins/${id}/count`, {
+        ...{ note: '', lines: [{ componentId: 'module-n6', expected: modules.quantity, counted, gone }] },
+      });
+    expect((await count(modules.quantity - 1, [])).body.fields['lines.0.gone']).toMatch(/say which are gone/);
+    expect((await count(modules.quantity - 1, ['N6-9999'])).body.fields['lines.0.gone']).toMatch(/not in this bin/);
+    expect((await count(0, modules.serials)).body.fields['lines.0.counted']).toMatch(/are free: the rest is held/);
+    const free = (
+      await sql(
+        "select serial from serial_item i join stock_place p on p.id = i.place_id where component_id = 'module-n6' and part_line_id is null and p.kind = 'bin' limit 1",
+      )
+    ).rows[0].serial as string;
+    expect((await count(modules.quantity - 1, [free])).body).toMatchObject({ differences: 1 });
+  });
+});
+
+describe('a number', () => {
+  test('tells where it was, and which vehicle it is in now, from when; fitting asks which', async () => {
+    const job = await jory.job('Bakery van');
+    const line = job.parts.find((part) => part.componentId === 'charger-33' && part.state === 'inStores')!;
+    expect(line.serials.length).toBe(1);
+    const put = (body: object, version: number) =>
+      jory.send('put', `/parts/${line.id}`, { due: null, serials: [], version, ...body });
+    const other = await put({ state: 'picked', serials: ['F-404'] }, line.version);
+    expect(other.body.detail).toMatch(/F-404 is no number of Charger A3.3 in stores/);
+    const picked = await put({ state: 'picked', serials: ['F-1'] }, line.version);
+    expect(picked.status).toBe(200);
+    expect((await jory.job('Bakery van')).parts.find(({ id }) => id === line.id)).toMatchObject({
+      ...{ state: 'picked', pickedBy: 'Jory Opie', serials: ['F-1'] },
+    });
+    expect((await put({ state: 'fitted' }, picked.body.version)).status).toBe(200);
+    const { rows } = (await ilse.get('/stores/numbers/find/F-1/page/0')).body as NumberPage;
+    const mine = rows.find(({ serial }) => serial === 'F-1')!;
+    expect(mine).toMatchObject({
+      batch: 'B7',
+      originNote: 'note 4402',
+      place: { kind: 'vehicle', name: 'Bakery van' },
+      forJob: job.number,
+    });
+    const sheet = (await ilse.get(`/stores/numbers/${mine.id}`)).body as NumberSheet;
+    expect(sheet.events.map((event) => (event.what === 'moved' ? event.kind : event.what))).toEqual([
+      'received',
+      'picked',
+      'fitted',
+    ]);
+    // The number that was held for the line is free again.
+    expect(
+      (await sql('select part_line_id from serial_item where serial = $1', [line.serials[0]])).rows[0].part_line_id,
+    ).toBeNull();
+  });
+  test('has notes, changed from the version they were read in', async () => {
+    const { rows } = (await ilse.get('/stores/numbers/find/F-2/page/0')).body as NumberPage;
+    const { id, version } = (await ilse.get(`/stores/numbers/${rows[0]!.id}`)).body as NumberSheet;
+    const note = { batch: 'B8', warrantyUntil: '2029-05-01', note: 'fan is loud', version };
+    expect((await jory.send('put', `/stores/numbers/${id}`, note)).status).toBe(200);
+    expect((await jory.send('put', `/stores/numbers/${id}`, note)).status).toBe(409);
+    expect((await ilse.get(`/stores/numbers/${id}`)).body).toMatchObject({ batch: 'B8', warrantyUntil: '2029-05-01' });
+  });
+  test('is written on pieces that had none, and on no more than there are', async () => {
+    await putOnHand(shop.pool(), 'dcdc-12', 2);
+    const { places } = await item('dcdc-12');
+    const binId = places.find(({ place }) => place.kind === 'bin')!.place.id;
+    const give = (serials: string[]) =>
+      jory.send('post', '/stores/items/dcdc-12/numbers', { binId, serials, batch: '' });
+    expect((await give(['D-1', 'D-2', 'D-3'])).body.fields.serials).toMatch(/^2 of .* carry no number yet/);
+    expect((await give(['D-1'])).body).toEqual({ numbers: 1 });
+    expect((await give(['D-1'])).body.fields.serials).toMatch(/in the books already/);
+  });
+});
+
+describe('which vehicles carry this', () => {
+  /** Looked up by going through every move that ever was. */
+  async function byFullScan(batch: string): Promise<string[]> {
+    const { rows } = await sql(
+      `select i.serial, p.kind, v.name from serial_item i
+        join lateral (select m.to_id from stock_move_serial s join stock_move m on m.id = s.move_id where s.serial_id = i.id order by m.id desc limit 1) l on true
+        join stock_place p on p.id = l.to_id left join vehicle v on v.id::text = p."of" where i.batch = $1`,
+      [batch],
+    );
+    return rows
+      .filter(({ kind }) => kind === 'vehicle')
+      .map(({ serial, name }) => `${name} ${serial}`)
+      .sort();
+  }
+  test.each(['D17', '31', '32'])('batch %s: the same as by a full scan', async (batch) => {
+    const { rows, found } = (await ilse.get(`/stores/recall/${batch}`)).body as RecallAnswer;
+    expect(found).toContain('batch');
+    const told = rows
+      .filter(({ orderNumber }) => !orderNumber)
+      .flatMap((row) => row.serials.map((serial) => `${row.vehicle} ${serial}`));
+    expect(told.sort()).toEqual(await byFullScan(batch));
+    expect(told.length).toBeGreaterThan(0);
+    for (const row of rows) expect(row.client).not.toBe('');
+  });
+  test('the donor pack went into three vehicles; its modules are found with their clients', async () => {
+    const { rows } = (await ilse.get('/stores/recall/D17')).body as RecallAnswer;
+    expect([...new Set(rows.map(({ vehicle }) => vehicle))].sort()).toEqual([
+      'Flower van',
+      'Garden tour car',
+      'Milk van',
+    ]);
+    const csv = Papa.parse<string[]>((await ilse.get('/stores/recall/D17/list.csv')).text.trim()).data;
+    expect(csv.length).toBe(rows.length + 1);
+  });
+  test('a kit revision: every job that took it and every kit that was sent', async () => {
+    const { rows, found } = (await ilse.get('/stores/recall/wren-kit-c')).body as RecallAnswer;
+    const { rows: jobs } = await sql(
+      "select number from job where kit_revision_id = 'wren-kit-c' and state <> 'cancelled'",
+    );
+    const { rows: orders } = await sql(
+      "select number from kit_order where revision_id = 'wren-kit-c' and state in ('sent', 'signed')",
+    );
+    expect(found).toEqual(['kitRevision']);
+    expect(rows.map((row) => row.jobNumber ?? row.orderNumber).sort()).toEqual(
+      [...jobs, ...orders].map(({ number }) => number).sort(),
+    );
+  });
+  test('half a number is nobody’s', async () => {
+    expect((await ilse.get('/stores/recall/N6-00')).body).toEqual({ found: [], rows: [], elsewhere: [] });
+  });
+});
+
+describe('a pack', () => {
+  const packs = async () => (await ilse.get('/stores/packs')).body as PackRow[];
+  const pack = async (name: string) => (await packs()).find((one) => one.name === name)!;
+  test('is moved from a vehicle to another with its modules; the job it leaves is short, the other has them', async () => {
+    const { rows } = await sql(
+      `select i.id, i.serial from serial_item i join stock_place p on p.id = i.place_id where component_id = 'module-n6-graded'
+        and p.kind = 'bin' order by serial limit 4`,
+    );
+    const made = await jory.send('post', '/stores/packs', {
+      name: 'P-90',
+      note: '',
+      serialIds: rows.map(({ id }) => id),
+    });
+    expect(made.status).toBe(200);
+    const again = await jory.send('post', '/stores/packs', { name: 'P-91', note: '', serialIds: [rows[0].id] });
+    expect(again.body.fields.serialIds).toMatch(/is in P-90/);
+    const [van, library] = [await ilse.job('Bakery van'), await ilse.job('Mobile library')];
+    const move = async (jobNumber: string) =>
+      jory.send('post', `/stores/packs/${made.body.id}/move`, {
+        ...{ binId: null, jobNumber, why: 'to try the range', version: (await pack('P-90')).version },
+      });
+    expect((await move(van.number)).status).toBe(200);
+    const fitted = (await ilse.job('Bakery van')).parts.find((part) => part.componentId === 'module-n6-graded')!;
+    expect(fitted).toMatchObject({ state: 'fitted', quantity: 4, serials: rows.map(({ serial }) => serial) });
+    expect((await move(library.number)).status).toBe(200);
+    expect((await ilse.job('Bakery van')).parts.find(({ id }) => id === fitted.id)).toMatchObject({
+      state: 'missing',
+      serials: [],
+    });
+    expect(
+      (await ilse.job('Mobile library')).parts.find((part) => part.componentId === 'module-n6-graded'),
+    ).toMatchObject({
+      ...{ state: 'fitted', quantity: 4 },
+    });
+    const sheet = (await ilse.get(`/stores/numbers/${rows[0].id}`)).body as NumberSheet;
+    expect(sheet.place).toMatchObject({ kind: 'vehicle', name: 'Mobile library' });
+    expect(
+      sheet.events.flatMap((event) => (event.what === 'moved' && event.kind === 'fitted' ? [event.to.name] : [])),
+    ).toEqual(['Bakery van', 'Mobile library']);
+    expect((await move(library.number)).body.detail).toBe('It is there already.');
+  });
+  test('is split and merged, and every module keeps its history', async () => {
+    const whole = await pack('P-90');
+    const [first, second] = whole.modules;
+    const split = await jory.send('post', `/stores/packs/${whole.id}/modules`, {
+      ...{ serialIds: [first!.id, second!.id], intoPackId: null, newName: 'P-92', version: whole.version },
+    });
+    expect(split.status).toBe(200);
+    expect((await pack('P-92')).modules.map(({ serial }) => serial)).toEqual([first!.serial, second!.serial]);
+    expect(await pack('P-90')).toMatchObject({ wentInto: ['P-92'], modules: [{}, {}] });
+    const left = await pack('P-90');
+    const merged = await jory.send('post', `/stores/packs/${left.id}/modules`, {
+      ...{ serialIds: left.modules.map(({ id }) => id), newName: '', version: left.version },
+      intoPackId: (await pack('P-92')).id,
+    });
+    expect(merged.status).toBe(200);
+    expect((await pack('P-90')).endedAt).not.toBeNull();
+    expect((await pack('P-92')).modules.length).toBe(4);
+    const { events } = (await ilse.get(`/stores/numbers/${first!.id}`)).body as NumberSheet;
+    expect(events.flatMap((event) => (event.what === 'packed' ? [event.pack] : []))).toEqual(['P-17', 'P-90', 'P-92']);
+  });
+});
