@@ -31,3 +31,19 @@ export function afterWorkingDays(fromDay: number, days: number, { workingDays, c
   }
   return null;
 }
+
+/**
+ * The last day on which work may begin so that n working days lie between it and a day, that day not counted: with nothing
+ * to do it is the day itself. Parts of a day count whole.
+ *
+ * @returns null where it is never reached: no day is worked on
+ */
+export function beforeWorkingDays(toDay: number, days: number, { workingDays, closed }: WorkCalendar): number | null {
+  let left = Math.ceil(days - 1e-9);
+  for (let day = toDay; day >= toDay - FURTHEST; day--) {
+    if (left <= 0) return day;
+    const before = day - 1;
+    if (workingDays.includes(weekday(before)) && !closed.has(before)) left--;
+  }
+  return null;
+}

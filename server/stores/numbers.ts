@@ -95,7 +95,7 @@ export async function numberSheet(db: Db | Tx, id: string): Promise<NumberSheet>
             'by', (select name from person where id = g.by_id), 'grading', ${GRADING})
           from grading g where g.serial_id = i.id
         union all
-        select m.since, 0, json_build_object('what', 'packed', 'at', ${instant('m.since')}, 'by', null, 'pack', k.name)
+        select m.since, 9000000000000000, json_build_object('what', 'packed', 'at', ${instant('m.since')}, 'by', null, 'pack', k.name)
           from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id
         union all
         select m.until, -1, json_build_object('what', 'unpacked', 'at', ${instant('m.until')}, 'by', null, 'pack', k.name)

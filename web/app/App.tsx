@@ -25,6 +25,7 @@ const StageTemplates = lazy(() => import('../places/kits/StageTemplates.tsx'));
 const Orders = lazy(() => import('../places/orders/OrdersPlace.tsx'));
 const OrderPlace = lazy(() => import('../places/orders/OrderPlace.tsx'));
 const FitterPage = lazy(() => import('../places/fitter/FitterPage.tsx'));
+const Stores = lazy(() => import('../places/stores/StoresPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
@@ -53,6 +54,9 @@ function Places() {
           <Route path="/kits/orders" element={<Orders />} />
           <Route path="/kits/orders/:order" element={<OrderPlace />} />
           <Route path="/kits/:kit" element={<KitPlace />} />
+          <Route path="/stores" element={<Navigate to="counted" replace />} />
+          <Route path="/stores/:look" element={<Stores />} />
+          <Route path="/stores/:look/:id" element={<Stores />} />
           <Route path="/people" element={<People />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />

@@ -76,6 +76,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/components" className={({ isActive }) => (isActive ? 'here' : '')}>
             Components
           </NavLink>
+          <NavLink to="/stores" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Stores
+          </NavLink>
           <NavLink to="/people" className={({ isActive }) => (isActive ? 'here' : '')}>
             People
           </NavLink>

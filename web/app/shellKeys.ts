@@ -31,6 +31,7 @@ const PLACE_OF: Readonly<Record<string, string>> = {
   KeyK: '/kits',
   KeyM: '/models',
   KeyC: '/components',
+  KeyS: '/stores',
   KeyP: '/people',
 };
 

@@ -23,7 +23,7 @@ export interface Column<R> extends ColumnOptions<R> {
 type MakeColumn<R> = (title: ReactNode, cell: Column<R>['cell'], more?: ColumnOptions<R>) => Column<R>;
 
 /** Makers of columns, for rows of one kind. */
-interface ColumnMakers<R> {
+export interface ColumnMakers<R> {
   /** A column of words. */
   readonly words: MakeColumn<R>;
   /** A column of figures. */
@@ -68,6 +68,8 @@ interface Props<R extends object> {
   /** In place of rows when there are none. */
   readonly empty?: string;
   readonly className?: string;
+  /** How wide a long table is at least, before it is scrolled across. @default 900 */
+  readonly least?: number;
   /** Row to be picked by a radio button; its place and what is done. */
   readonly pick?: {
     readonly key: string;
@@ -86,6 +88,7 @@ export function DataTable<R extends object>({
   head = true,
   empty,
   className,
+  least = 900,
   pick,
 }: Props<R>) {
   const places = new Map(rows.map((row, index) => [row, index]));
@@ -104,7 +107,7 @@ export function DataTable<R extends object>({
         showHeader={head}
         tableLayout="auto"
         {...(className ? { className } : {})}
-        {...(long ? { virtual: true, scroll: { x: 900, y: VIRTUAL_HEIGHT } } : {})}
+        {...(long ? { virtual: true, scroll: { x: least, y: VIRTUAL_HEIGHT } } : {})}
         {...(rowMark ? { onRow: (row: R, index?: number) => rowMark(row, index ?? 0) } : {})}
         {...(empty ? { locale: { emptyText: empty } } : {})}
         {...(pick

@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest';
+import { USUAL_CALENDAR } from '../practice/workingDays.ts';
+import { choicesOf, type Wanting } from './allocation.ts';
+
+// Day 20 784 is Friday 27 November 2026.
+const FRIDAY = 20_784;
+const pace = { today: FRIDAY, hoursPerDay: 10, calendar: USUAL_CALENDAR };
+const wanting = (jobNumber: string, part: Partial<Wanting>): Wanting => ({
+  ...{ lineId: jobNumber, jobNumber, quantity: 1, neededDay: FRIDAY, holds: false, remainingHours: 50 },
+  ...{ otherPartsDay: null, promisedDay: null },
+  ...part,
+});
+
+describe('who gets the one piece', () => {
+  // One on hand, one comes in a week. Five working days of work each: begun today, done next Friday; a week later, the
+  // Friday after.
+  const first = wanting('26-105', { promisedDay: FRIDAY + 10, neededDay: FRIDAY });
+  const second = wanting('26-107', { promisedDay: FRIDAY + 30, neededDay: FRIDAY + 5, holds: true });
+  const choices = choicesOf(
+    { onHand: 1, receipts: [{ day: FRIDAY + 7, quantity: 1 }], orderDays: 30 },
+    [second, first],
+    pace,
+  );
+
+  test('each choice says what it does to every job', () => {
+    expect(choices.map(({ jobNumber, lateInAll }) => [jobNumber, lateInAll])).toEqual([
+      ['26-105', 0],
+      ['26-107', 4],
+    ]);
+    expect(choices[0]!.outcomes.map(({ jobNumber, partDay, readyDay }) => [jobNumber, partDay, readyDay])).toEqual([
+      ['26-105', FRIDAY, FRIDAY + 7],
+      ['26-107', FRIDAY + 7, FRIDAY + 14],
+    ]);
+    expect(choices[1]!.outcomes.map(({ lateDays }) => lateDays)).toEqual([4, 0]);
+  });
+  test('the one with the fewest days late in all is advised; of equal ones, things stay as they are', () => {
+    expect(choices.map(({ advised }) => advised)).toEqual([true, false]);
+    const relaxed = choicesOf(
+      { onHand: 1, receipts: [{ day: FRIDAY + 7, quantity: 1 }], orderDays: 30 },
+      [second, { ...first, promisedDay: FRIDAY + 30 }],
+      pace,
+    );
+    expect(relaxed.find(({ advised }) => advised)!.jobNumber).toBe('26-107');
+  });
+  test('whoever finds nothing left waits for what would be ordered today', () => {
+    const third = wanting('26-108', { neededDay: FRIDAY + 9 });
+    const [one] = choicesOf({ onHand: 1, receipts: [], orderDays: 30 }, [first, third], pace);
+    expect(one!.outcomes.map(({ partDay }) => partDay)).toEqual([FRIDAY, FRIDAY + 30]);
+  });
+  test('a part that does not hold the job up changes nothing; a job without stages has no day', () => {
+    const waits = wanting('26-109', { otherPartsDay: FRIDAY + 21, promisedDay: FRIDAY + 40, neededDay: FRIDAY + 1 });
+    const open = wanting('26-110', { remainingHours: null, neededDay: null });
+    const all = choicesOf(
+      { onHand: 1, receipts: [{ day: FRIDAY + 14, quantity: 2 }], orderDays: 30 },
+      [waits, open],
+      pace,
+    );
+    for (const { outcomes } of all) expect(outcomes[0]!.readyDay).toBe(FRIDAY + 28);
+    expect(all[0]!.outcomes[1]!.readyDay).toBeNull();
+  });
+});

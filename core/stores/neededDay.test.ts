@@ -1,0 +1,63 @@
+import { describe, expect, test } from 'vitest';
+import { beforeWorkingDays, USUAL_CALENDAR, weekday } from '../practice/workingDays.ts';
+import { neededDays } from './neededDay.ts';
+
+// Friday 27 November 2026.
+const FRIDAY = 20_784;
+const stage = (key: string, hours: number, after: readonly string[] = [], done = false) => ({
+  key,
+  hours,
+  after,
+  done,
+});
+const STAGES = [
+  stage('strip', 10),
+  stage('run-looms', 10, ['strip']),
+  stage('front-box', 10, ['run-looms']),
+  stage('rear-box', 20, ['front-box']),
+  stage('interior', 10, ['run-looms']),
+  stage('charger', 10, ['rear-box']),
+];
+
+describe('working days backwards', () => {
+  test('two before a Monday is Thursday; closed days do not count; nothing to do is the day itself', () => {
+    expect(weekday(FRIDAY)).toBe(5);
+    expect(beforeWorkingDays(FRIDAY + 3, 2, USUAL_CALENDAR)).toBe(FRIDAY - 1);
+    expect(beforeWorkingDays(FRIDAY + 3, 2, { ...USUAL_CALENDAR, closed: new Set([FRIDAY]) })).toBe(FRIDAY - 2);
+    expect(beforeWorkingDays(FRIDAY, 0, USUAL_CALENDAR)).toBe(FRIDAY);
+    expect(beforeWorkingDays(FRIDAY, 1, { workingDays: [], closed: new Set() })).toBeNull();
+  });
+});
+
+describe('from when a part is needed', () => {
+  const needed = neededDays({ promisedDay: FRIDAY, stages: STAGES }, 10, USUAL_CALENDAR);
+  test('by hand: the promise less what is to be done from its stage on', () => {
+    // Charger: one day, so Thursday. Rear box: two more, Tuesday. Front box: one more, Monday. Looms: Friday before.
+    expect(needed('charger')).toEqual({ day: FRIDAY - 1, basis: 'stage', stage: 'charger' });
+    expect(needed('drive')).toEqual({ day: FRIDAY - 3, basis: 'stage', stage: 'rear-box' });
+    expect(needed('module')).toEqual({ day: FRIDAY - 4, basis: 'stage', stage: 'front-box' });
+    expect(needed('cable')).toEqual({ day: FRIDAY - 7, basis: 'stage', stage: 'run-looms' });
+  });
+  test('what no stage names is needed when work begins', () => {
+    expect(needed('other')).toEqual({ day: FRIDAY - 8, basis: 'stage', stage: 'strip' });
+  });
+  test('a stage that is done has needed it already: at once, with the first stage still to do', () => {
+    const begun = STAGES.map((one) =>
+      ['strip', 'run-looms', 'front-box'].includes(one.key) ? { ...one, done: true } : one,
+    );
+    const now = neededDays({ promisedDay: FRIDAY, stages: begun }, 10, USUAL_CALENDAR);
+    expect(now('cable')).toEqual({ day: FRIDAY - 3, basis: 'stage', stage: 'rear-box' });
+  });
+  test('without stages by the promise, without a promise not at all; a circle of stages holds nobody up', () => {
+    expect(neededDays({ promisedDay: FRIDAY, stages: [] }, 10, USUAL_CALENDAR)('module')).toMatchObject({
+      day: FRIDAY,
+      basis: 'promise',
+    });
+    expect(neededDays({ promisedDay: null, stages: STAGES }, 10, USUAL_CALENDAR)('module')).toMatchObject({
+      day: null,
+      basis: 'none',
+    });
+    const round = [stage('a', 10, ['b']), stage('b', 10, ['a'])];
+    expect(neededDays({ promisedDay: FRIDAY, stages: round }, 10, USUAL_CALENDAR)('module').day).toBeLessThan(FRIDAY);
+  });
+});

@@ -1,0 +1,101 @@
+import type { ComponentKind } from '../component/sheets.ts';
+import { beforeWorkingDays, type WorkCalendar } from '../practice/workingDays.ts';
+
+/** A stage of a job as far as it says when parts are needed. */
+export interface StageToGo {
+  readonly key: string;
+  readonly after: readonly string[];
+  readonly hours: number;
+  readonly done: boolean;
+}
+
+/**
+ * In which stage a kind of component is needed first, the earliest that a job has; common practice, after the bolt-in stage
+ * network. Others are needed when work begins.
+ */
+const STAGES_OF_KIND: Partial<Record<ComponentKind, readonly string[]>> = {
+  module: ['pack-build', 'front-box', 'rear-box'],
+  bmsMain: ['pack-build', 'front-box', 'rear-box'],
+  bmsSatellite: ['pack-build', 'front-box', 'rear-box'],
+  box: ['pack-build', 'front-box', 'rear-box'],
+  contactorBox: ['front-box', 'rear-box'],
+  fuse: ['front-box', 'rear-box'],
+  resistor: ['front-box', 'rear-box'],
+  cradle: ['front-box', 'rear-box'],
+  drive: ['rear-box', 'front-box'],
+  inverter: ['rear-box', 'front-box'],
+  adapter: ['rear-box', 'front-box'],
+  cable: ['run-looms'],
+  inlet: ['connectors'],
+  coolantPump: ['cooling'],
+  radiator: ['cooling'],
+  heater: ['cooling', 'interior'],
+  charger: ['charger'],
+  combinedUnit: ['charger'],
+  dcdc: ['charger'],
+  lvBattery: ['charger'],
+  hvPump: ['connectors'],
+};
+
+/** Working days from the beginning of each stage still to do until the job is done, by its longest way through. */
+function daysToGo(stages: readonly StageToGo[], hoursPerDay: number): Map<string, number> {
+  const next = new Map<string, StageToGo[]>();
+  for (const stage of stages) for (const before of stage.after) next.set(before, [...(next.get(before) ?? []), stage]);
+  const known = new Map<string, number>();
+  const way = (stage: StageToGo, seen: ReadonlySet<string>): number => {
+    const had = known.get(stage.key);
+    if (had !== undefined) return had;
+    // A list of stages has no circles; one that somebody spoiled must not hold anybody up.
+    if (seen.has(stage.key)) return 0;
+    const inside = new Set([...seen, stage.key]);
+    const after = Math.max(0, ...(next.get(stage.key) ?? []).map((one) => way(one, inside)));
+    const days = after + (stage.done ? 0 : stage.hours / hoursPerDay);
+    known.set(stage.key, days);
+    return days;
+  };
+  for (const stage of stages) way(stage, new Set());
+  return known;
+}
+
+/** What a needed day rests on: the stage that wants the part, the promise alone, or nothing anybody has said. */
+export type NeededBasis = 'stage' | 'promise' | 'none';
+
+export interface NeededDay {
+  /** Days since 1970-01-01; null where the job has no promised day. */
+  readonly day: number | null;
+  readonly basis: NeededBasis;
+  /** The stage that wants it. */
+  readonly stage: string | null;
+}
+
+/**
+ * The days from which a job needs its parts, until a plan says better: its promised day less the working days from the stage
+ * that wants the kind to the end. A stage that is done has needed its parts already: they are wanted at once, which is
+ * the earliest day of any stage still to do.
+ */
+export function neededDays(
+  job: { readonly promisedDay: number | null; readonly stages: readonly StageToGo[] },
+  hoursPerDay: number,
+  calendar: WorkCalendar,
+): (kind: ComponentKind) => NeededDay {
+  const { promisedDay, stages } = job;
+  if (promisedDay === null) return () => ({ day: null, basis: 'none', stage: null });
+  const toGo = daysToGo(stages, hoursPerDay);
+  const open = stages.filter(({ done }) => !done);
+  if (open.length === 0) return () => ({ day: promisedDay, basis: 'promise', stage: null });
+  const first = open.reduce((a, b) => ((toGo.get(b.key) ?? 0) > (toGo.get(a.key) ?? 0) ? b : a));
+  const days = new Map<string, number>();
+  const dayOf = ({ key }: StageToGo): number => {
+    const had = days.get(key);
+    if (had !== undefined) return had;
+    const day = beforeWorkingDays(promisedDay, toGo.get(key) ?? 0, calendar) ?? promisedDay;
+    days.set(key, day);
+    return day;
+  };
+  const byKey = new Map(stages.map((stage) => [stage.key, stage]));
+  return (kind) => {
+    const wanting = (STAGES_OF_KIND[kind] ?? []).flatMap((key) => byKey.get(key) ?? []);
+    const stage = wanting.find(({ done }) => !done) ?? first;
+    return { day: dayOf(stage), basis: 'stage', stage: stage.key };
+  };
+}

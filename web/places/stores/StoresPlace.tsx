@@ -1,0 +1,53 @@
+import { InboxOutlined, OrderedListOutlined } from '@ant-design/icons';
+import { Button, Segmented } from 'antd';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { hasRole } from '../../../contract/rights.ts';
+import { storesAddress } from '../../../contract/stores.ts';
+import { usePerson } from '../../data/session.tsx';
+import { CountBin } from './CountBin.tsx';
+import { CountedLook } from './CountedLook.tsx';
+import { GoodsIn } from './GoodsIn.tsx';
+import { LOOKS, type Look } from './looks.ts';
+import { NumbersLook } from './NumbersLook.tsx';
+
+const isLook = (text: string | undefined): text is Look => LOOKS.some(({ value }) => value === text);
+
+/** Stores, by what one looks for: what is counted, and what carries a number of its own. */
+export default function StoresPlace() {
+  const { look: asked, id } = useParams();
+  const look: Look = isLook(asked) ? asked : 'counted';
+  const navigate = useNavigate();
+  const { role } = usePerson();
+  const may = hasRole(role, storesAddress.goodsIn.may);
+  const [doing, setDoing] = useState<'in' | 'count' | null>(null);
+  return (
+    <div className="page stack">
+      <div className="spread" style={{ alignItems: 'center' }}>
+        <span className="row" style={{ gap: 20 }}>
+          <h1>Stores</h1>
+          <Segmented
+            aria-label="Look at"
+            value={look}
+            options={[...LOOKS]}
+            onChange={(next) => navigate(`/stores/${next}`)}
+          />
+        </span>
+        {may && (
+          <span className="row">
+            <Button icon={<OrderedListOutlined />} onClick={() => setDoing('count')}>
+              Count a bin
+            </Button>
+            <Button type="primary" icon={<InboxOutlined />} onClick={() => setDoing('in')}>
+              Goods in
+            </Button>
+          </span>
+        )}
+      </div>
+      {look === 'counted' && <CountedLook picked={id ?? null} />}
+      {look === 'numbers' && <NumbersLook picked={id ?? null} />}
+      {doing === 'in' && <GoodsIn onClose={() => setDoing(null)} />}
+      {doing === 'count' && <CountBin onClose={() => setDoing(null)} />}
+    </div>
+  );
+}
