@@ -26,7 +26,8 @@ export type EventResource =
   | 'lesson'
   | 'register'
   | 'order'
-  | 'stock';
+  | 'stock'
+  | 'purchase';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -58,6 +59,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   register: ['register', 'head'],
   order: [],
   stock: ['parts'],
+  purchase: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

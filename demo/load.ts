@@ -6,6 +6,7 @@ import * as t from '../server/db/schema/index.ts';
 import { COMPONENTS } from './components.ts';
 import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
+import { loadBuying } from './loadBuying.ts';
 import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
 import { loadOrders } from './loadOrders.ts';
@@ -56,6 +57,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadLearning(tx, now);
     await loadOrders(tx, now, open);
     await loadStores(tx, now);
+    await loadBuying(tx, now);
   });
 }
 

@@ -10,6 +10,7 @@ import { seeded } from '../core/spread/seeded.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
+import { addLines } from '../server/read/addLines.ts';
 import { dayFrom } from './dayFrom.ts';
 import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
 import { designOf, LIBRARY, loadDesigns, loadRoute, REVISIONS } from './loadDesigns.ts';
@@ -17,6 +18,8 @@ import { MODELS } from './models.ts';
 import type { OpenStock } from './stock.ts';
 import { PEOPLE } from './workshop.ts';
 
+/** The job that has its parts list although nothing of it is built. */
+const LISTED = 'Ice-cream van';
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 const VARIANTS = new Map(MODELS.flatMap((model) => model.variants).map((variant) => [variant.id, variant]));
@@ -127,6 +130,15 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
   if (job.stagesDone > 0) await loadStages(loading, row!.id, job, daysAgo);
   if (job.kitRevisionId && job.stagesDone > 0 && job.brief.length > 0)
     await loadParts(loading, row!.id, vehicle!.id, job);
+  // One that is being sized has its list already: what is free is held for it, the rest is short.
+  if (job.kitRevisionId && job.title === LISTED) {
+    const parts = kitParts(REVISIONS.get(job.kitRevisionId)!, LIBRARY, job.variantId, job.options);
+    await addLines(
+      tx,
+      row!.id,
+      parts.map(({ component: { id }, quantity, packedIn }) => ({ componentId: id, quantity, packedIn, from: 'kit' })),
+    );
+  }
   if (job.checksSigned > 0 && designId) await loadChecks(loading, row!.id, job, designId);
   for (const text of job.snags) await tx.insert(t.snag).values({ jobId: row!.id, text, byId: people.get('jory')! });
   await tx

@@ -67,6 +67,8 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   revision: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'kit revision' },
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
   order: { form: /^K\d{2}-\d{3,5}$/, what: 'kit order' },
+  purchase: { form: /^P\d{2}-\d{3,5}$/, what: 'order' },
+  supplier: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'supplier' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },
   list: { form: /^[a-z]{1,20}$/, what: 'list' },

@@ -30,9 +30,12 @@ import { partEndpoints } from './parts/routes.ts';
 import { myEndpoints } from './people/myRoutes.ts';
 import { peopleEndpoints } from './people/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
+import { purchaseEndpoints } from './purchases/routes.ts';
+import { supplierEndpoints } from './purchases/supplierRoutes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
+import { needEndpoints } from './stores/needRoutes.ts';
 import { numberEndpoints } from './stores/numberRoutes.ts';
 import { storesEndpoints } from './stores/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
@@ -66,6 +69,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...partEndpoints,
   ...storesEndpoints,
   ...numberEndpoints,
+  ...needEndpoints,
+  ...purchaseEndpoints,
+  ...supplierEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
   ...kitFileEndpoints,

@@ -3,13 +3,14 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import express, { type Express } from 'express';
-import { pino } from 'pino';
+import { type Logger, pino } from 'pino';
 import { HOUSE_COOKIE } from '../contract/session.ts';
 import { createApp } from '../server/app.ts';
 import { configFrom, type LogLevel, type Standing, settingsOf, wholeFrom } from '../server/config.ts';
-import { connect, type Db } from '../server/db/connect.ts';
+import { type Connection, connect, type Db } from '../server/db/connect.ts';
 import { startPress } from '../server/documents/press.ts';
 import { startLive } from '../server/events/live.ts';
+import { startQueue } from '../server/queue/queue.ts';
 import { workshopNow } from '../server/read/workshop.ts';
 import { backupsOf } from './backups.ts';
 import { keepWorking } from './keepWorking.ts';
@@ -52,6 +53,8 @@ export interface ServeOptions {
   readonly own?: string | null;
   /** Word that whoever begins a workshop must know. @default null */
   readonly beginWord?: string | null;
+  /** Where the simulated supplier desk is. @default null */
+  readonly deskUrl?: string | null;
 }
 
 interface House {
@@ -65,6 +68,7 @@ interface House {
 async function openHouse(
   databaseUrl: string,
   log: LogLevel | undefined,
+  deskUrl: string | null,
   standing: Omit<Standing, 'databaseUrl' | 'sessionSecret'>,
 ): Promise<House> {
   const config = configFrom(process.env, { ...standing, databaseUrl, sessionSecret: sessionSecret() });
@@ -74,6 +78,7 @@ async function openHouse(
   );
   const { backupFolder, work } = settingsOf(process.env);
   const backups = backupsOf(databaseUrl, standing.sample ? `${backupFolder}/sample` : backupFolder, !standing.sample);
+  const logger = pino({ level: log ?? config.logLevel });
   let ending = false;
   const press = startPress();
   const live = await startLive(databaseUrl);
@@ -88,10 +93,11 @@ async function openHouse(
     version: VERSION,
     startedAt: new Date(),
     now: () => new Date(),
-    logger: pino({ level: log ?? config.logLevel }),
+    logger,
     isEnding: () => ending,
   });
   const working = work ? keepWorking(databaseUrl, backups) : null;
+  const queue = work ? await startQueueFor(databaseUrl, { db, transact }, deskUrl, logger) : null;
   return {
     app,
     db,
@@ -104,25 +110,50 @@ async function openHouse(
       // What is written or tried at this moment is stopped, and its row says so while there is a database to say it to.
       await backups.stop();
       await working?.stop();
+      await queue?.stop();
       await press.close();
       await close();
     },
   };
 }
 
+/** The queue of what waits on the world outside; a desk that does not keep to its contract is told to whoever looks after it. */
+const startQueueFor = (
+  url: string,
+  connection: Pick<Connection, 'db' | 'transact'>,
+  simulatedUrl: string | null,
+  logger: Logger,
+) =>
+  startQueue({
+    url,
+    connection,
+    simulatedUrl,
+    onFault: (error) => logger.error({ err: error }, 'the queue met a fault'),
+  });
+
 const houseAsked = (cookies: string | undefined): string | null =>
   new RegExp(`(?:^|; *)${HOUSE_COOKIE}=(own|sample)(?:;|$)`).exec(cookies ?? '')?.[1] ?? null;
 
 /** Both workshops on one address: whoever has chosen none is in the own one as soon as it has been begun. */
-async function openBoth(sampleUrl: string, ownUrl: string, pageFolder: string | null, log: LogLevel | undefined) {
+async function openBoth(
+  sampleUrl: string,
+  ownUrl: string,
+  pageFolder: string | null,
+  log: LogLevel | undefined,
+  deskUrl: string | null,
+) {
   let begun = false;
   const ownBegun = async () => {
     // Once begun it stays so: the question is asked until then and never again.
     begun ||= (await workshopNow(own.db)) !== null;
     return begun;
   };
-  const own = await openHouse(ownUrl, log, { pageFolder, sample: false, houses: { here: 'own', ownBegun } });
-  const sample = await openHouse(sampleUrl, log, { pageFolder, sample: true, houses: { here: 'sample', ownBegun } });
+  const own = await openHouse(ownUrl, log, deskUrl, { pageFolder, sample: false, houses: { here: 'own', ownBegun } });
+  const sample = await openHouse(sampleUrl, log, deskUrl, {
+    pageFolder,
+    sample: true,
+    houses: { here: 'sample', ownBegun },
+  });
   const front = express();
   front.disable('x-powered-by');
   front.use(async (req, res, next) => {
@@ -148,12 +179,12 @@ export async function serve(
   databaseUrl: string,
   pageFolder: string | null,
   port: number,
-  { log, sample = true, own = null, beginWord = null }: ServeOptions = {},
+  { log, sample = true, own = null, beginWord = null, deskUrl = null }: ServeOptions = {},
 ): Promise<Running> {
   const house =
     own === null
-      ? await openHouse(databaseUrl, log, { pageFolder, sample, beginWord })
-      : await openBoth(databaseUrl, own, pageFolder, log);
+      ? await openHouse(databaseUrl, log, deskUrl, { pageFolder, sample, beginWord })
+      : await openBoth(databaseUrl, own, pageFolder, log, deskUrl);
   const host = process.env.HOST ?? '127.0.0.1';
   const server = await new Promise<Server>((done, fail) => {
     const listening = house.app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));

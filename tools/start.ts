@@ -8,9 +8,11 @@ import { type OpenDatabase, openDatabase } from './openDatabase.ts';
 import { say, stop } from './say.ts';
 import { type Running, serve } from './serve.ts';
 import { startProblem } from './startProblem.ts';
+import { type RunningDesk, startSupplierDesk } from './supplierDesk.ts';
 
 const { values: asked } = readArguments();
 let database: OpenDatabase | null = null;
+let desk: RunningDesk | null = null;
 
 function readArguments() {
   try {
@@ -47,9 +49,13 @@ async function start(): Promise<Started> {
   const url = asked.own && database.own ? database.own : database.url;
   // Whoever reaches an open address first must not begin the workshop of others.
   const beginWord = onlyHere || showSample ? null : randomBytes(5).toString('hex');
-  const running = await serve(url, page, port, { sample: showSample, own: both, beginWord }).catch(
+  // The supplier desk that ships with Dajo stands in for the sample's suppliers.
+  if (showSample) desk = await startSupplierDesk();
+  const deskUrl = desk?.url ?? null;
+  const running = await serve(url, page, port, { sample: showSample, own: both, beginWord, deskUrl }).catch(
     (error: NodeJS.ErrnoException) => {
       if (error.code === 'EADDRINUSE') {
+        desk?.stop();
         database?.stop();
         stop(`Port ${port} is taken: set PORT to another one.`);
       }
@@ -74,12 +80,14 @@ try {
     if (ending) return;
     ending = true;
     await running.close();
+    desk?.stop();
     database?.stop();
     process.exit(0);
   };
   process.on('SIGINT', end);
   process.on('SIGTERM', end);
 } catch (error) {
+  (desk as RunningDesk | null)?.stop();
   (database as OpenDatabase | null)?.stop();
   const sentence = startProblem(error, process.env.DATABASE_URL);
   if (sentence) stop(sentence);

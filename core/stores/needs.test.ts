@@ -79,6 +79,14 @@ describe('netting', () => {
     // Ten days late for the first: nothing is short, but somebody waits.
     expect(need).toMatchObject({ state: 'late', order: 0, first: { jobNumber: '26-105' } });
   });
+  test('what was ordered for a line that has its pieces by now is anybody’s', () => {
+    const demands = [demand('105', 1, 10, true), demand('107', 1, 60)];
+    const need = netItem(item({ onHand: 1, demands, receipts: [receipt(20, 1, '105'), receipt(25, 1, 'gone')] }), 5);
+    expect(covers(need)).toEqual([
+      ['105', 'held', null, 0],
+      ['107', 'order', 20, 0],
+    ]);
+  });
   test('a job nobody has promised is covered last, and presses nobody', () => {
     const need = netItem(item({ onHand: 1, demands: [demand('108', 1, null), demand('109', 1, 90)] }), 5);
     expect(covers(need)).toEqual([

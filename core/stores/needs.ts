@@ -97,17 +97,18 @@ export function netItem(item: NeedItem, today: number): Need {
     if (forLine === null) pool.push({ day, quantity, ref });
     else own.set(forLine, [...(own.get(forLine) ?? []), { day, quantity, ref }]);
   }
-  pool.sort((a, b) => a.day - b.day);
-  // What is delivered for a line beyond what it wants is anybody's.
-  for (const { lineId, quantity } of demands) {
-    let left = quantity;
-    for (const lot of own.get(lineId) ?? []) {
+  // What is delivered for a line beyond what it still wants is anybody's.
+  const wants = new Map(demands.map(({ lineId, quantity, held: has }) => [lineId, has ? 0 : quantity]));
+  for (const [lineId, lots] of own) {
+    let left = wants.get(lineId) ?? 0;
+    for (const lot of lots) {
       const beyond = Math.max(0, lot.quantity - left);
       left = Math.max(0, left - lot.quantity);
       if (beyond > 0) pool.push({ ...lot, quantity: beyond });
       lot.quantity -= beyond;
     }
   }
+  pool.sort((a, b) => a.day - b.day);
   let at = 0;
   const covers = demands.toSorted(byNeed).map((demand): Cover => {
     const { lineId, jobNumber, quantity, neededDay } = demand;

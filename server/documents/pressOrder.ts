@@ -1,6 +1,7 @@
 import type { StoredDesign } from '../../contract/design.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { OrderSheet } from '../../contract/orders.ts';
+import type { PurchaseSheet } from '../../contract/purchases.ts';
 import type { RegisterRow } from '../../contract/register.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
 import type { CoverLine } from '../../core/fit/cover.ts';
@@ -16,6 +17,7 @@ export type PressOrder =
       readonly print: Print;
     }
   | { readonly paper: 'packing' | 'labels' | 'fitting'; readonly order: OrderSheet; readonly print: Print }
+  | { readonly paper: 'purchase' | 'stockLabels'; readonly order: PurchaseSheet; readonly print: Print }
   | { readonly paper: 'signOff'; readonly job: JobSheet; readonly print: Print }
   | {
       readonly paper: 'design';

@@ -5,7 +5,9 @@ import { fittingPdf } from './fittingPdf.ts';
 import { labelsPdf } from './labelsPdf.ts';
 import { packingPdf } from './packingPdf.ts';
 import type { PressOrder } from './pressOrder.ts';
+import { purchasePdf } from './purchasePdf.ts';
 import { signOffPdf } from './signOffPdf.ts';
+import { stockLabelsPdf } from './stockLabelsPdf.ts';
 import { wayBackPdf } from './wayBackPdf.ts';
 
 /** Runs on a thread of the press. */
@@ -19,6 +21,10 @@ export default function make(order: PressOrder): Promise<Uint8Array> {
       return packingPdf(order.order, order.print);
     case 'labels':
       return labelsPdf(order.order, order.print);
+    case 'purchase':
+      return purchasePdf(order.order, order.print);
+    case 'stockLabels':
+      return stockLabelsPdf(order.order, order.print);
     case 'fitting':
       return fittingPdf(order.order, order.print);
     case 'design':

@@ -1,10 +1,5 @@
 import { and, eq, type SQL, sql } from 'drizzle-orm';
-import {
-  NUMBERS_A_PAGE,
-  type NumberPage,
-  type NumberRow,
-  type NumberSheet,
-} from '../../contract/numbers.ts';
+import { NUMBERS_A_PAGE, type NumberPage, type NumberRow, type NumberSheet } from '../../contract/numbers.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { serialItem } from '../db/schema/index.ts';

@@ -54,7 +54,7 @@ function Places() {
           <Route path="/kits/orders" element={<Orders />} />
           <Route path="/kits/orders/:order" element={<OrderPlace />} />
           <Route path="/kits/:kit" element={<KitPlace />} />
-          <Route path="/stores" element={<Navigate to="counted" replace />} />
+          <Route path="/stores" element={<Navigate to="needs" replace />} />
           <Route path="/stores/:look" element={<Stores />} />
           <Route path="/stores/:look/:id" element={<Stores />} />
           <Route path="/people" element={<People />} />

@@ -4,6 +4,7 @@ import { pathOf } from '../../contract/address.ts';
 import { HOUSE_COOKIE, type House, type SessionInfo, type SignedIn, sessionAddress } from '../../contract/session.ts';
 import type { Workshop } from '../../contract/workshop.ts';
 import type { UnitChoice, UnitSet } from '../../core/quantity/units.ts';
+import { dayOf } from '../../wording/dates.ts';
 import { ask, send, setCsrfToken } from './client.ts';
 
 const SESSION = pathOf(sessionAddress.now, {});
@@ -52,6 +53,9 @@ export function useUnitSet(): UnitSet {
 }
 
 /** Whether this workshop types decimals with a comma; null where it has not said. */
+/** Today where the workshop is, ISO. */
+export const useToday = (): string => dayOf(new Date(), useWorkshop().timeZone);
+
 export const useDecimalComma = (): boolean | null => useSession().workshop?.practice.decimalComma ?? null;
 
 /** Begins a workshop in this empty database and signs its manager in. */

@@ -6,6 +6,7 @@ export * from './lessons.ts';
 export * from './library.ts';
 export * from './orders.ts';
 export * from './people.ts';
+export * from './purchases.ts';
 export * from './register.ts';
 export * from './stock.ts';
 export * from './vehicles.ts';

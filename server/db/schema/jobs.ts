@@ -27,6 +27,7 @@ import { PART_STATES } from '../../../core/stores/partMove.ts';
 import { kitRevision } from './kits.ts';
 import { component } from './library.ts';
 import { person } from './people.ts';
+import { purchaseLine } from './purchases.ts';
 import { vehicle } from './vehicles.ts';
 
 /** Parts of the building, with position and size in metres for the Floor. */
@@ -155,6 +156,8 @@ export const partLine = pgTable(
     packedIn: text('packed_in').notNull().default(''),
     state: text('state', { enum: PART_STATES }).notNull().default('missing'),
     due: date('due'),
+    /** The line of an order that its pieces come with. */
+    purchaseLineId: uuid('purchase_line_id').references(() => purchaseLine.id),
     /** Who took it from its bin into the job's box. */
     pickedById: uuid('picked_by_id').references(() => person.id),
     pickedAt: timestamp('picked_at', { withTimezone: true }),
@@ -165,6 +168,7 @@ export const partLine = pgTable(
   (t) => [
     index('part_line_job').on(t.jobId),
     index('part_line_component').on(t.componentId),
+    index('part_line_purchase_line').on(t.purchaseLineId),
     index('part_line_fitted_by').on(t.fittedById),
     index('part_line_picked_by').on(t.pickedById),
     check('part_line_quantity', sql`${t.quantity} > 0`),
@@ -173,6 +177,7 @@ export const partLine = pgTable(
       'part_line_picked_who',
       sql`${t.state} <> 'picked' or (${t.pickedById} is not null and ${t.pickedAt} is not null)`,
     ),
+    check('part_line_purchase', sql`${t.purchaseLineId} is null or ${t.state} = 'ordered'`),
     check('part_line_ordered_due', sql`${t.state} <> 'ordered' or ${t.due} is not null`),
     check(
       'part_line_fitted_who',

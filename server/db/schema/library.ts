@@ -111,7 +111,14 @@ export const passThrough = pgTable(
   (t) => [index('pass_through_variant').on(t.variantId)],
 );
 
-export const supplier = pgTable('supplier', { id: text('id').primaryKey(), name: text('name').notNull().unique() });
+export const supplier = pgTable('supplier', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull().unique(),
+  contact: text('contact').notNull().default(''),
+  /** Where its desk is reached; empty where orders go by mail or telephone. */
+  deskUrl: text('desk_url').notNull().default(''),
+  version: integer('version').notNull().default(1),
+});
 
 /** Where things of the stores can be; what each row stands for is in the id beside its kind. */
 export const stockPlace = pgTable(

@@ -41,9 +41,7 @@ function tell(event: NumberEvent, set: UnitSet): Told {
   // What a donor, a count or the beginning brought came from no place of the house.
   const from = event.from.kind === 'count' ? '' : placeSays(event.from);
   const way =
-    event.to.kind === 'vehicle'
-      ? from && `from ${from}`
-      : [from, placeSays(event.to)].filter(Boolean).join(' → ');
+    event.to.kind === 'vehicle' ? from && `from ${from}` : [from, placeSays(event.to)].filter(Boolean).join(' → ');
   return { title: to, detail: [way, event.note].filter(Boolean).join('; ') };
 }
 

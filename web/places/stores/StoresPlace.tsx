@@ -9,14 +9,17 @@ import { CountBin } from './CountBin.tsx';
 import { CountedLook } from './CountedLook.tsx';
 import { GoodsIn } from './GoodsIn.tsx';
 import { LOOKS, type Look } from './looks.ts';
+import { NeedsLook } from './NeedsLook.tsx';
 import { NumbersLook } from './NumbersLook.tsx';
+import { PurchasesLook } from './PurchasesLook.tsx';
+import { SuppliersLook } from './SuppliersLook.tsx';
 
 const isLook = (text: string | undefined): text is Look => LOOKS.some(({ value }) => value === text);
 
-/** Stores, by what one looks for: what is counted, and what carries a number of its own. */
+/** Stores, by what one looks for: what is short, what is counted, what carries a number, what is on order, of whom. */
 export default function StoresPlace() {
   const { look: asked, id } = useParams();
-  const look: Look = isLook(asked) ? asked : 'counted';
+  const look: Look = isLook(asked) ? asked : 'needs';
   const navigate = useNavigate();
   const { role } = usePerson();
   const may = hasRole(role, storesAddress.goodsIn.may);
@@ -44,8 +47,11 @@ export default function StoresPlace() {
           </span>
         )}
       </div>
+      {look === 'needs' && <NeedsLook picked={id ?? null} />}
       {look === 'counted' && <CountedLook picked={id ?? null} />}
       {look === 'numbers' && <NumbersLook picked={id ?? null} />}
+      {look === 'orders' && <PurchasesLook picked={id ?? null} />}
+      {look === 'suppliers' && <SuppliersLook picked={id ?? null} />}
       {doing === 'in' && <GoodsIn onClose={() => setDoing(null)} />}
       {doing === 'count' && <CountBin onClose={() => setDoing(null)} />}
     </div>

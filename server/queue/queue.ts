@@ -1,0 +1,64 @@
+import PgBoss from 'pg-boss';
+import type { Connection } from '../db/connect.ts';
+import { askDesk, DeskFault, ordersToAsk } from '../purchases/desk.ts';
+
+const DESK = 'supplier-desk';
+/** How often it is looked whether a desk has something to say, ms. */
+const LOOK_MS = 5000;
+
+export interface Queue {
+  /** Puts everything that is to be asked into the queue now. */
+  readonly look: () => Promise<void>;
+  readonly stop: () => Promise<void>;
+}
+
+interface QueueOptions {
+  readonly url: string;
+  readonly connection: Pick<Connection, 'db' | 'transact'>;
+  /** Where the simulated supplier desk is; null where none runs. */
+  readonly simulatedUrl: string | null;
+  /** Told what went wrong beyond a desk that is away. */
+  readonly onFault: (error: unknown) => void;
+  /** @default LOOK_MS */
+  readonly lookMs?: number;
+}
+
+/**
+ * The queue on PostgreSQL for what waits on the world outside: suppliers' desks. Any number of servers and workers may run
+ * it on one database: an order is asked for by one at a time, a desk that is away is asked again, later each time.
+ */
+export async function startQueue({
+  url,
+  connection,
+  simulatedUrl,
+  onFault,
+  lookMs = LOOK_MS,
+}: QueueOptions): Promise<Queue> {
+  const boss = new PgBoss({ connectionString: url, application_name: 'dajo queue', max: 3 });
+  boss.on('error', onFault);
+  await boss.start();
+  await boss.createQueue(DESK, { name: DESK, policy: 'stately', retryLimit: 8, retryDelay: 2, retryBackoff: true });
+  await boss.work<{ number: string }>(DESK, { pollingIntervalSeconds: 1, batchSize: 1 }, async (jobs) => {
+    for (const { data } of jobs) {
+      try {
+        await askDesk({ ...connection, simulatedUrl, now: () => new Date() }, data.number);
+      } catch (error) {
+        if (!(error instanceof DeskFault)) onFault(error);
+        throw error;
+      }
+    }
+  });
+  const look = async () => {
+    for (const number of await ordersToAsk(connection.db)) await boss.send(DESK, { number }, { singletonKey: number });
+  };
+  // A database that is away is looked into later.
+  const timer = setInterval(() => void look().catch(() => {}), lookMs);
+  timer.unref();
+  return {
+    look,
+    stop: async () => {
+      clearInterval(timer);
+      await boss.stop({ graceful: true, wait: true, timeout: 10_000 });
+    },
+  };
+}
