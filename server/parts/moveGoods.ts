@@ -1,4 +1,4 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
 import type { MoveKind } from '../../core/stores/ledger.ts';
 import type { GoodsMove, PartPlace } from '../../core/stores/partMove.ts';
 import type { Tx } from '../db/connect.ts';
@@ -60,6 +60,12 @@ export async function moveGoods(tx: Tx, { line, goods, serials, number, byId, at
       throw new RuleBroken(`${goneAlong.length} numbers for ${line.quantity} pieces: leave some out.`);
     await book(tx, { ...move, fromId, quantity, serialIds: goneAlong });
   }
+  // Others were named than those it held: these are anybody's again.
+  if (goods.from === 'bin')
+    await tx
+      .update(serialItem)
+      .set({ partLineId: null })
+      .where(and(eq(serialItem.partLineId, line.id), notInArray(serialItem.id, goneAlong)));
   if (goneAlong.length > 0)
     await tx.update(serialItem).set({ partLineId: line.id }).where(inArray(serialItem.id, goneAlong));
 }

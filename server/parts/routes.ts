@@ -119,6 +119,11 @@ export const partEndpoints = [
         const { tx, log } = work;
         const { line, number, name } = await partForChange(work, params.id);
         if (line.version !== version) throw new Stale(line);
+        // What comes with an order is counted in there, against its note.
+        if (line.purchaseLineId && body.state === 'inStores' && !fromShelf)
+          throw new RuleBroken(
+            `${name} comes with an order: count it in under Stores, Orders. Or take free stock for it.`,
+          );
         const free = await freeStockLocked(tx, line.componentId);
         const move = partMove({
           from: line.state,
@@ -156,6 +161,7 @@ export const partEndpoints = [
             .set({
               ...body,
               due: body.state === 'ordered' ? body.due : null,
+              ...(body.state === 'ordered' ? {} : { purchaseLineId: null }),
               ...picked,
               ...fitted,
               version: version + 1,

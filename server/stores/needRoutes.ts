@@ -56,11 +56,14 @@ export const needEndpoints = [
               items.map(({ id }) => id),
             ),
           );
+      // What was ordered for the one comes for the other now.
+      const swapped = left === 0 && to.purchaseLineId !== null && to.quantity === from.quantity;
+      const waits = { state: 'ordered' as const, due: to.due, purchaseLineId: to.purchaseLineId };
       await tx
         .update(partLine)
         .set({
           quantity: left > 0 ? left : from.quantity,
-          state: left > 0 ? 'inStores' : 'missing',
+          ...(swapped ? waits : { state: left > 0 ? ('inStores' as const) : ('missing' as const) }),
           version: from.version + 1,
         })
         .where(eq(partLine.id, from.id));
@@ -70,7 +73,7 @@ export const needEndpoints = [
       }
       await tx
         .update(partLine)
-        .set({ state: 'inStores', due: null, version: to.version + 1 })
+        .set({ state: 'inStores', due: null, purchaseLineId: null, version: to.version + 1 })
         .where(eq(partLine.id, to.id));
       const row = made(
         await tx

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { NumberPage, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
 import type { BinLine, BinRow, ItemPage, ItemSheet, StocktakeRow } from '../../contract/stores.ts';
-import { putOnHand } from './stock.ts';
+import { dropLines, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -172,6 +172,7 @@ describe('a number', () => {
     expect((await ilse.get(`/stores/numbers/${id}`)).body).toMatchObject({ batch: 'B8', warrantyUntil: '2029-05-01' });
   });
   test('is written on pieces that had none, and on no more than there are', async () => {
+    await dropLines(shop.pool(), "component_id = 'dcdc-12'");
     await putOnHand(shop.pool(), 'dcdc-12', 2);
     const { places } = await item('dcdc-12');
     const binId = places.find(({ place }) => place.kind === 'bin')!.place.id;

@@ -12,6 +12,8 @@ export type Outcome =
 export interface Case {
   readonly same: Outcome;
   readonly different: Outcome;
+  /** How many events each that was done leaves, where it touches more than one job. @default 1 */
+  readonly events?: number;
   /** Puts things as they must be before each volley, and gives address and the i-th body. */
   readonly prepare: () => Promise<{ path: string; body: (i: number) => object; who?: Visitor }>;
 }

@@ -20,6 +20,7 @@ import { dropLines, putOnHand } from '../api/stock.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
 import type { Case, Outcome } from './case.ts';
 import { orderCases } from './orderCases.ts';
+import { storesCases } from './storesCases.ts';
 
 // Every address that changes something is fired ten times at the same moment: with the same body under one key, with
 // the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
@@ -403,7 +404,6 @@ const CASES: Record<string, Case> = {
       const body = (i: number) => ({
         state: 'ordered',
         due: `2027-04-${10 + i}`,
-        serial: '',
         version: part.version,
       });
       return { path: `/parts/${part.id}`, body };
@@ -874,6 +874,7 @@ const CASES: Record<string, Case> = {
       return { path: `/kit-wishes/${body.id}/end`, body: (i) => ({ why: `reason ${i}` }) };
     },
   },
+  ...storesCases({ pool: shop.pool, ilse: () => ilse, jory: () => jory }),
   ...orderCases({ pool: shop.pool, sql, ilse: () => ilse, jory: () => jory }),
   'post /stage-templates': {
     same: 'one',
@@ -958,7 +959,11 @@ async function volley(name: string, bodyOf: (i: number) => number, keyOf: (i: nu
     TEN.map((i) => who.send(method, path, body(bodyOf(i)), { 'Idempotency-Key': keyOf(i) })),
   );
   const { rows } = await sql('select what, after from event where id > $1', [before]);
-  return { answers, events: rows.length, good: answers.filter((one) => one.status === 200) };
+  return {
+    answers,
+    events: rows.length / (CASES[name]!.events ?? 1),
+    good: answers.filter((one) => one.status === 200),
+  };
 }
 
 const said = (answers: readonly { status: number; body: { detail?: string } }[]) =>
