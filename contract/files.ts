@@ -15,6 +15,7 @@ export const FILE_ABOUT = [
   'register',
   'kitRevision',
   'order',
+  'number',
 ] as const;
 export type FileAbout = (typeof FILE_ABOUT)[number];
 

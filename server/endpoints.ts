@@ -35,6 +35,7 @@ import { supplierEndpoints } from './purchases/supplierRoutes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
+import { gradingEndpoints } from './stores/gradingRoutes.ts';
 import { needEndpoints } from './stores/needRoutes.ts';
 import { numberEndpoints } from './stores/numberRoutes.ts';
 import { storesEndpoints } from './stores/routes.ts';
@@ -70,6 +71,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...storesEndpoints,
   ...numberEndpoints,
   ...needEndpoints,
+  ...gradingEndpoints,
   ...purchaseEndpoints,
   ...supplierEndpoints,
   ...buildEndpoints,

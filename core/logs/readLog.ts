@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import { METRES_PER_MILE, NM_PER_LBFT, WATTS_PER_HP, WATTS_PER_METRIC_HP } from '../quantity/units.ts';
 
-/** What a column of a log holds; values in s, km/h, V, A, rpm, N·m, W at the shaft. */
-export const LOG_COLUMNS = ['time', 'speed', 'volts', 'amps', 'rpm', 'torque', 'power'] as const;
+/** What a column of a log holds; values in s, km/h, V, A, rpm, N·m, W at the shaft, °C. */
+export const LOG_COLUMNS = ['time', 'speed', 'volts', 'amps', 'rpm', 'torque', 'power', 'temperature'] as const;
 export type LogColumn = (typeof LOG_COLUMNS)[number];
 
 export interface Log {
@@ -30,6 +30,7 @@ const NAMES: readonly [RegExp, LogColumn, (header: string) => number][] = [
     'power',
     (h) => (/hp/.test(h) ? WATTS_PER_HP : /\bps\b/.test(h) ? WATTS_PER_METRIC_HP : /kw/.test(h) ? 1000 : 1),
   ],
+  [/temp|°c|^t_?c$/, 'temperature', () => 1],
   [/volt|^v(\W|$)|\bv\b/, 'volts', () => 1],
   [/amp|current|^a(\W|$)|\ba\b/, 'amps', () => 1],
 ];

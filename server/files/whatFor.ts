@@ -9,6 +9,7 @@ import {
   kitRevision,
   lesson,
   registerEntry,
+  serialItem,
   snag,
   stage,
   variant,
@@ -51,6 +52,7 @@ const ROWS: Record<FileAbout, (db: Db | Tx, id: string) => Promise<Row[]>> = {
       .where(eq(registerEntry.id, id)),
   kitRevision: async (db, id) =>
     none(await db.select({ id: kitRevision.id }).from(kitRevision).where(eq(kitRevision.id, id))),
+  number: async (db, id) => none(await db.select({ id: serialItem.id }).from(serialItem).where(eq(serialItem.id, id))),
   order: async (db, id) => none(await db.select({ id: kitOrder.id }).from(kitOrder).where(eq(kitOrder.id, id))),
   vehicle: async (db, id) => none(await db.select({ id: vehicle.id }).from(vehicle).where(eq(vehicle.id, id))),
   component: async (db, id) => none(await db.select({ id: component.id }).from(component).where(eq(component.id, id))),

@@ -5,6 +5,7 @@ import type { StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { component, kitLine, type kitRevision, partLine, stage, step, vehicle } from '../db/schema/index.ts';
+import { dropLines } from '../read/dropLines.ts';
 
 /** What another revision did to a job that has parts and stages already, in words. */
 export async function takeRevision(
@@ -39,7 +40,7 @@ async function changeParts(
     mine as readonly KitPartLine[],
     wanted.map(({ componentId, ...rest }) => ({ component: { id: componentId }, ...rest })),
   );
-  if (change.drop.length > 0) await tx.delete(partLine).where(inArray(partLine.id, [...change.drop]));
+  await dropLines(tx, change.drop);
   for (const { id, quantity } of change.set)
     await tx
       .update(partLine)

@@ -5,6 +5,7 @@ import { askDesk, DeskFault, ordersToAsk } from '../purchases/desk.ts';
 const DESK = 'supplier-desk';
 /** How often it is looked whether a desk has something to say, ms. */
 const LOOK_MS = 5000;
+const MOST_TRIES = 5;
 
 export interface Queue {
   /** Puts everything that is to be asked into the queue now. */
@@ -23,6 +24,19 @@ interface QueueOptions {
   readonly lookMs?: number;
 }
 
+/** Of several servers that begin at once one makes it, and the others find it made. */
+async function makeQueue(boss: PgBoss): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    if (await boss.getQueue(DESK)) return;
+    try {
+      await boss.createQueue(DESK, { name: DESK, policy: 'stately', retryLimit: 8, retryDelay: 2, retryBackoff: true });
+    } catch (error) {
+      if (tries === MOST_TRIES) throw error;
+      await new Promise((later) => setTimeout(later, 200 * tries));
+    }
+  }
+}
+
 /**
  * The queue on PostgreSQL for what waits on the world outside: suppliers' desks. Any number of servers and workers may run
  * it on one database: an order is asked for by one at a time, a desk that is away is asked again, later each time.
@@ -37,7 +51,7 @@ export async function startQueue({
   const boss = new PgBoss({ connectionString: url, application_name: 'dajo queue', max: 3 });
   boss.on('error', onFault);
   await boss.start();
-  await boss.createQueue(DESK, { name: DESK, policy: 'stately', retryLimit: 8, retryDelay: 2, retryBackoff: true });
+  await makeQueue(boss);
   await boss.work<{ number: string }>(DESK, { pollingIntervalSeconds: 1, batchSize: 1 }, async (jobs) => {
     for (const { data } of jobs) {
       try {

@@ -87,6 +87,8 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /stores/packs/:id/modules',
     'post /stores/packs/:id/move',
     'post /stores/take',
+    'post /stores/numbers/:id/gradings',
+    'post /stores/hold',
     'post /purchases',
     'put /purchases/:purchase',
     'post /purchases/:purchase/send',

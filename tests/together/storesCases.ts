@@ -22,7 +22,6 @@ const word = () => `w${++made}-${Math.random().toString(36).slice(2, 8)}`;
 /** Everything that is done in stores and in buying, fired ten times at once. */
 export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> {
   const bins = async () => (await ilse().get('/stores/bins')).body as BinRow[];
-  const bin = async () => (await bins()).find(({ closed }) => !closed)!;
   /** Pieces of a part nobody waits for, all in one bin, without numbers. */
   const shelf = async (id: string, pieces: number): Promise<string> => {
     await dropLines(pool(), 'component_id = $1', [id]);
@@ -202,6 +201,35 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
         const days = { toReadyOn: readyOn(to.lineId), fromReadyOn: readyOn(from.lineId) };
         const body = (i: number) => ({ toLineId: to.lineId, fromLineId: from.lineId, ...days, why: `reason ${i}` });
         return { path: '/stores/take', body };
+      },
+    },
+    'post /stores/numbers/:id/gradings': {
+      ...{ same: 'all', different: 'all' },
+      prepare: async () => {
+        const [id] = await numbered('module-f4', 1);
+        const body = (i: number) => ({
+          ...{ day: '2026-11-20', capacityAh: 98 + i, energyWh: null, resistanceOhm: null, temperatureC: null },
+          ...{ currentA: null, fromV: null, toV: null, method: 'typed', logFileId: null },
+        });
+        return { path: `/stores/numbers/${id}/gradings`, body, who: jory() };
+      },
+    },
+    'post /stores/hold': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        await shelf('module-f4', 0);
+        const serialIds = await numbered('module-f4', 3);
+        const { number } = await ilse().job('Bakery van');
+        const { body: line } = await jory().send('post', `/jobs/${number}/parts`, {
+          componentId: 'module-f4',
+          quantity: 2,
+        });
+        const body = (i: number) => ({
+          lineId: line.id,
+          serialIds: [serialIds[i % 3], serialIds[(i + 1) % 3]],
+          version: 1,
+        });
+        return { path: '/stores/hold', body };
       },
     },
     'post /purchases': {

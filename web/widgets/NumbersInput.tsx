@@ -28,7 +28,7 @@ export function NumbersInput({ label, value, onChange, known, fault, hideLabel, 
         showSearch={{ optionFilterProp: 'label' }}
         popupMatchSelectWidth={false}
         tokenSeparators={[',', ';', '\n', '\t', ' ']}
-        placeholder="scan or type, each with Enter"
+        placeholder={onlyKnown ? 'choose' : 'scan or type, each with Enter'}
         value={[...value]}
         onChange={onChange}
         {...faultOf(id, fault)}

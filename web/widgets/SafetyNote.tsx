@@ -1,7 +1,7 @@
 import { FITTER_CAUTION, LITHIUM_CAUTION } from '../../wording/orders.ts';
 
 /** The cautions of the trade, where they matter. */
-export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' | 'lithium' | 'fitter' }) {
+export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' | 'lithium' | 'fitter' | 'modules' }) {
   if (about === 'live') {
     return (
       <div className="note hv">
@@ -10,6 +10,13 @@ export function SafetyNote({ about }: { about: 'live' | 'lift' | 'approval' | 'l
       </div>
     );
   }
+  if (about === 'modules')
+    return (
+      <div className="note hv">
+        Energy in modules cannot be switched off: insulated tools, terminals covered, one module open at a time, never
+        alone.
+      </div>
+    );
   if (about === 'lithium') return <div className="note wait">{LITHIUM_CAUTION}</div>;
   if (about === 'fitter') return <div className="note hv">{FITTER_CAUTION}</div>;
   if (about === 'lift')

@@ -48,8 +48,8 @@ export const stockMove = pgTable(
       .references(() => stockPlace.id),
     /** Pieces, or millimetres of what is kept by length. */
     quantity: integer('quantity').notNull(),
-    /** The line of a job it was moved for. */
-    partLineId: uuid('part_line_id').references(() => partLine.id),
+    /** The line of a job it was moved for; it may have been dropped since. */
+    partLineId: uuid('part_line_id'),
     note: text('note').notNull().default(''),
   },
   (t) => [

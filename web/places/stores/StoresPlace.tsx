@@ -8,6 +8,7 @@ import { usePerson } from '../../data/session.tsx';
 import { CountBin } from './CountBin.tsx';
 import { CountedLook } from './CountedLook.tsx';
 import { GoodsIn } from './GoodsIn.tsx';
+import { GradingLook } from './GradingLook.tsx';
 import { LOOKS, type Look } from './looks.ts';
 import { NeedsLook } from './NeedsLook.tsx';
 import { NumbersLook } from './NumbersLook.tsx';
@@ -51,6 +52,7 @@ export default function StoresPlace() {
       {look === 'counted' && <CountedLook picked={id ?? null} />}
       {look === 'numbers' && <NumbersLook picked={id ?? null} />}
       {look === 'orders' && <PurchasesLook picked={id ?? null} />}
+      {look === 'grading' && <GradingLook picked={id ?? null} />}
       {look === 'suppliers' && <SuppliersLook picked={id ?? null} />}
       {doing === 'in' && <GoodsIn onClose={() => setDoing(null)} />}
       {doing === 'count' && <CountBin onClose={() => setDoing(null)} />}

@@ -4,6 +4,7 @@ export const LOOKS = [
   { value: 'counted', label: 'Counted' },
   { value: 'numbers', label: 'By serial number' },
   { value: 'orders', label: 'Orders' },
+  { value: 'grading', label: 'Grading' },
   { value: 'suppliers', label: 'Suppliers' },
 ] as const;
 export type Look = (typeof LOOKS)[number]['value'];
