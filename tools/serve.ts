@@ -55,6 +55,8 @@ export interface ServeOptions {
   readonly beginWord?: string | null;
   /** Where the simulated supplier desk is. @default null */
   readonly deskUrl?: string | null;
+  /** Asks suppliers' desks although this server does no other work by itself. @default as WORK says */
+  readonly queue?: boolean;
 }
 
 interface House {
@@ -68,7 +70,7 @@ interface House {
 async function openHouse(
   databaseUrl: string,
   log: LogLevel | undefined,
-  deskUrl: string | null,
+  { deskUrl = null, queue: asks }: Pick<ServeOptions, 'deskUrl' | 'queue'>,
   standing: Omit<Standing, 'databaseUrl' | 'sessionSecret'>,
 ): Promise<House> {
   const config = configFrom(process.env, { ...standing, databaseUrl, sessionSecret: sessionSecret() });
@@ -97,7 +99,7 @@ async function openHouse(
     isEnding: () => ending,
   });
   const working = work ? keepWorking(databaseUrl, backups) : null;
-  const queue = work ? await startQueueFor(databaseUrl, { db, transact }, deskUrl, logger) : null;
+  const queue = (asks ?? work) ? await startQueueFor(databaseUrl, { db, transact }, deskUrl, logger) : null;
   return {
     app,
     db,
@@ -140,7 +142,7 @@ async function openBoth(
   ownUrl: string,
   pageFolder: string | null,
   log: LogLevel | undefined,
-  deskUrl: string | null,
+  asking: Pick<ServeOptions, 'deskUrl' | 'queue'>,
 ) {
   let begun = false;
   const ownBegun = async () => {
@@ -148,8 +150,8 @@ async function openBoth(
     begun ||= (await workshopNow(own.db)) !== null;
     return begun;
   };
-  const own = await openHouse(ownUrl, log, deskUrl, { pageFolder, sample: false, houses: { here: 'own', ownBegun } });
-  const sample = await openHouse(sampleUrl, log, deskUrl, {
+  const own = await openHouse(ownUrl, log, asking, { pageFolder, sample: false, houses: { here: 'own', ownBegun } });
+  const sample = await openHouse(sampleUrl, log, asking, {
     pageFolder,
     sample: true,
     houses: { here: 'sample', ownBegun },
@@ -179,12 +181,12 @@ export async function serve(
   databaseUrl: string,
   pageFolder: string | null,
   port: number,
-  { log, sample = true, own = null, beginWord = null, deskUrl = null }: ServeOptions = {},
+  { log, sample = true, own = null, beginWord = null, ...asking }: ServeOptions = {},
 ): Promise<Running> {
   const house =
     own === null
-      ? await openHouse(databaseUrl, log, deskUrl, { pageFolder, sample, beginWord })
-      : await openBoth(databaseUrl, own, pageFolder, log, deskUrl);
+      ? await openHouse(databaseUrl, log, asking, { pageFolder, sample, beginWord })
+      : await openBoth(databaseUrl, own, pageFolder, log, asking);
   const host = process.env.HOST ?? '127.0.0.1';
   const server = await new Promise<Server>((done, fail) => {
     const listening = house.app.listen(port, host, (error?: Error) => (error ? fail(error) : done(listening)));

@@ -10,14 +10,18 @@ export const PASSWORD = 'quay-and-copper';
  * Every test has a fresh copy of the sample workshop. The server runs in the worker's own process, which has loaded its
  * code once, so that a copy costs a few tenths of a second and not a new process.
  */
-export const test = base.extend<{ address: string }>({
-  // biome-ignore lint/correctness/noEmptyPattern: the fixture form wants a pattern
-  address: async ({}, use) => {
+export const test = base.extend<{ address: string; asksDesks: boolean }>({
+  /** The server asks suppliers' desks by itself. */
+  asksDesks: [false, { option: true }],
+  address: async ({ asksDesks }, use) => {
     const pattern = process.env.TEST_DATABASE_URL ?? '';
     const name = `browser_${randomUUID().replace(/-/g, '')}`;
     const admin = pattern.replace(/DB$/, 'postgres');
     await copyTemplate(admin, name);
-    const running = await serve(pattern.replace(/DB$/, name), `${process.cwd()}/dist/web`, 0, { log: 'silent' });
+    const running = await serve(pattern.replace(/DB$/, name), `${process.cwd()}/dist/web`, 0, {
+      log: 'silent',
+      queue: asksDesks,
+    });
     await use(running.url);
     await running.close();
     await dropDatabase(admin, name);

@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import type { FitterSheet } from '../../contract/fitting.ts';
 import type { OrderSheet } from '../../contract/orders.ts';
 import { SIGNED_OUT_TOKEN } from '../../contract/session.ts';
+import { wantsSerials } from '../../core/order/order.ts';
 import { choose, expect, signIn, test } from './fixture.ts';
 
 const nothingFound = async (page: Page) => {
@@ -31,7 +32,7 @@ test('a kit order is packed, counted twice, refused for its papers, sent, fitted
   await signIn(page, address, 'ilse');
   await page.keyboard.press('Alt+k');
   await page.getByRole('link', { name: 'Order book' }).click();
-  await expect(page.getByRole('table', { name: 'Order book' })).toContainText('packing, 5 of 30 counted twice');
+  await expect(page.getByRole('table', { name: 'Order book' })).toContainText(/packing, \d of 30 counted twice/);
   await nothingFound(page);
 
   await test.step('the order is taken; live work is not left to a client', async () => {
@@ -59,7 +60,10 @@ test('a kit order is packed, counted twice, refused for its papers, sent, fitted
     components: { id: string; free: number }[];
   };
   const free = new Map(components.map((part) => [part.id, part.free]));
-  const there = (await sheet()).lines.filter((line) => (free.get(line.componentId) ?? 0) >= line.pieces).slice(0, 3);
+  // What carries numbers goes with them: those are counted in the story of the stores.
+  const there = (await sheet()).lines
+    .filter((line) => (free.get(line.componentId) ?? 0) >= line.pieces && !wantsSerials(line.kind))
+    .slice(0, 3);
   expect(there.length).toBe(3);
 
   const second = await (await browser.newContext()).newPage();
