@@ -11,6 +11,7 @@ import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
 import { serverRows } from './bench/server.ts';
 import { bigRoute, cycleAgainstLoop, searching, wholeDesign } from './bench/size.ts';
+import { ledgerRows, nettingRow, stringsRow } from './bench/stores.ts';
 import { backupRows, libraryRows } from './bench/workshop.ts';
 import { buildPage } from './buildPage.ts';
 import { startCluster } from './cluster.ts';
@@ -146,11 +147,28 @@ async function workshopRows(): Promise<Row[]> {
   }
 }
 
-/** `npm run bench -- page` (or core, matching, server, workshop) measures that alone. */
+/** Stores as large as any workshop's. */
+async function storesRows(): Promise<Row[]> {
+  const cluster = await startCluster('test');
+  const name = 'bench_stores';
+  try {
+    await makeTemplate(cluster);
+    await dropDatabase(cluster.url('postgres'), name);
+    await copyTemplate(cluster.url('postgres'), name);
+    const rows = await ledgerRows(cluster, name);
+    await dropDatabase(cluster.url('postgres'), name);
+    return [nettingRow(), stringsRow(), ...rows];
+  } finally {
+    cluster.stop();
+  }
+}
+
+/** `npm run bench -- page` (or core, matching, stores, server, workshop) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
   core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), afterOneInput(), spreadOfRange(), turned()],
   matching: async () => [ranking(), matchAgain(), await layingOut()],
   page: pageRows,
+  stores: storesRows,
   server: floorAnswer,
   workshop: workshopRows,
 };

@@ -47,7 +47,7 @@ test('a shortage is resolved by taking from another job, with what that does to 
   await page.keyboard.press('Alt+s');
   await expect(page.getByRole('table', { name: 'What is short' })).toContainText('Contactor box K450');
   await nothingFound(page);
-  await page.getByRole('button', { name: 'Contactor box K450' }).click();
+  await page.getByRole('button', { name: 'Contactor box K450', exact: true }).click();
   const choices = page.getByRole('table', { name: 'Who gets it' });
   await expect(choices).toContainText('advised');
   await choices.getByRole('button', { name: /^Give it to/ }).click();
@@ -154,11 +154,12 @@ test('a donor pack is received, graded from its logs, formed into a string, fitt
       ['Bakery van', 'Bakery van'],
       ['Mobile library', 'Mobile library'],
     ] as const) {
-      await pack.getByRole('button', { name: 'Move' }).click();
+      await pack.getByRole('button', { name: 'Move', exact: true }).click();
       await choose(page, 'To', job);
       await pack.getByLabel('Why').fill(`tried in the ${name}`);
       await pack.getByRole('button', { name: 'Move it' }).click();
       await expect(pack).toContainText(name);
+      await expect(pack.getByRole('button', { name: 'Move it' })).toBeHidden();
     }
     await nothingFound(page);
   });

@@ -57,7 +57,7 @@ async function openingJob(url: string): Promise<number> {
   }
 }
 
-async function signInOn(page: Page, url: string): Promise<void> {
+export async function signInOn(page: Page, url: string): Promise<void> {
   await page.goto(url);
   await page.getByLabel('Name').fill('ilse');
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
@@ -66,7 +66,7 @@ async function signInOn(page: Page, url: string): Promise<void> {
 }
 
 /** The longest task of the page while the table that is open is scrolled for two seconds, ms; what is under 50 counts as 0. */
-async function longestWhileScrolling(page: Page): Promise<number> {
+export async function longestWhileScrolling(page: Page, table = '.components .ant-table'): Promise<number> {
   await page.waitForTimeout(1000);
   await page.evaluate(`{
     window.longest = 0;
@@ -74,7 +74,7 @@ async function longestWhileScrolling(page: Page): Promise<number> {
       for (const one of list.getEntries()) window.longest = Math.max(window.longest, one.duration);
     }).observe({ entryTypes: ['longtask'] });
   }`);
-  const box = (await page.locator('.components .ant-table').boundingBox())!;
+  const box = (await page.locator(table).first().boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + Math.min(box.height, 500) / 2);
   for (let i = 0; i < 80; i++) {
     await page.mouse.wheel(0, 120);

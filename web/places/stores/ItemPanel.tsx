@@ -114,15 +114,17 @@ function Holders({ item }: { item: ItemSheet }) {
       columns={({ words, figures }) => [
         words('Who wants it', (line) => (
           <>
-            <Link to={`/jobs/${line.jobNumber}/parts`}>{line.jobNumber}</Link>{' '}
+            <Link className="in-text" to={`/jobs/${line.jobNumber}/parts`}>
+              {line.jobNumber}
+            </Link>{' '}
             <span className="soft">{line.jobTitle}</span>
           </>
         )),
-        words('', (line) =>
+        words('Stands', (line) =>
           line.state === 'ordered' && line.due ? `due ${dayText(line.due)}` : PART_STATE_NAME[line.state].toLowerCase(),
         ),
         words('Promised', (line) => (line.promised ? dayText(line.promised) : <span className="soft">no day</span>)),
-        figures('', (line) => stockText(line.quantity * item.unitSize, item.unitSize)),
+        figures('So many', (line) => stockText(line.quantity * item.unitSize, item.unitSize)),
       ]}
     />
   );
@@ -156,7 +158,7 @@ function Moves({ item }: { item: ItemSheet }) {
               </div>
             </>
           )),
-          figures('', (move) => stockText(move.quantity, item.unitSize)),
+          figures('So many', (move) => stockText(move.quantity, item.unitSize)),
         ]}
       />
       {item.moves.length > SHOWN && !all && (

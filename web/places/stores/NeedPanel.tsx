@@ -31,8 +31,10 @@ export function NeedPanel({ id }: { id: string }) {
       >
         <div className="in stack">
           <p className="soft">
-            <Link to={`/stores/counted/${row.componentId}`}>{stockText(row.onHand, row.unitSize)} on hand</Link>,{' '}
-            {stockText(row.needed, row.unitSize)} wanted. {row.supplier} takes {row.leadDays} days
+            <Link className="in-text" to={`/stores/counted/${row.componentId}`}>
+              {stockText(row.onHand, row.unitSize)} on hand
+            </Link>
+            , {stockText(row.needed, row.unitSize)} wanted. {row.supplier} takes {row.leadDays} days
             {row.lateDays === null
               ? '; how late they usually are nobody knows yet'
               : row.lateDays > 0
@@ -93,9 +95,13 @@ function Covered({ sheet: { lines, row } }: { sheet: NeedSheet }) {
         words('Who wants it', (line) => (
           <>
             {/^K/.test(line.number) ? (
-              <Link to={`/kits/orders/${line.number}`}>{line.number}</Link>
+              <Link className="in-text" to={`/kits/orders/${line.number}`}>
+                {line.number}
+              </Link>
             ) : (
-              <Link to={`/jobs/${line.number}/parts`}>{line.number}</Link>
+              <Link className="in-text" to={`/jobs/${line.number}/parts`}>
+                {line.number}
+              </Link>
             )}{' '}
             <span className="soft">{line.title}</span>
           </>
@@ -108,7 +114,7 @@ function Covered({ sheet: { lines, row } }: { sheet: NeedSheet }) {
               : `${FROM_SAYS[line.from]}${line.comesOn ? `, ${dayText(line.comesOn)}` : ''}`}
           </span>
         )),
-        figures('', (line) => stockText(line.quantity, row.unitSize)),
+        figures('So many', (line) => stockText(line.quantity, row.unitSize)),
       ]}
     />
   );

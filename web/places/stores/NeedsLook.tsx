@@ -93,9 +93,13 @@ function First({ row: { first, unitSize, state } }: { row: NeedRow }) {
   return (
     <>
       {/^K/.test(first.number) ? (
-        <Link to={`/kits/orders/${first.number}`}>{first.number}</Link>
+        <Link className="in-text" to={`/kits/orders/${first.number}`}>
+          {first.number}
+        </Link>
       ) : (
-        <Link to={`/jobs/${first.number}/parts`}>{first.number}</Link>
+        <Link className="in-text" to={`/jobs/${first.number}/parts`}>
+          {first.number}
+        </Link>
       )}
       {first.neededOn ? `, ${dayText(first.neededOn)}` : ', no day promised'}
       <div className="soft small">

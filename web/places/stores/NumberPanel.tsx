@@ -68,7 +68,9 @@ export function NumberPanel({ id }: { id: string }) {
           {data.graded && `${gradingText(data.graded, set)}, graded ${dayText(data.graded.day)} · `}
           now{' '}
           {data.place.jobNumber ? (
-            <Link to={`/jobs/${data.place.jobNumber}/parts`}>{placeSays(data.place)}</Link>
+            <Link className="in-text" to={`/jobs/${data.place.jobNumber}/parts`}>
+              {placeSays(data.place)}
+            </Link>
           ) : (
             placeSays(data.place)
           )}

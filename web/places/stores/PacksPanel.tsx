@@ -78,7 +78,9 @@ function PackSays({ pack }: { pack: PackRow }) {
             <span key={place.id}>
               {i > 0 && ', '}
               {place.jobNumber ? (
-                <Link to={`/jobs/${place.jobNumber}/parts`}>{placeSays(place)}</Link>
+                <Link className="in-text" to={`/jobs/${place.jobNumber}/parts`}>
+                  {placeSays(place)}
+                </Link>
               ) : (
                 placeSays(place)
               )}

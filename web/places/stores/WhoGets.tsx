@@ -49,7 +49,9 @@ export function WhoGets({ sheet }: { sheet: NeedSheet }) {
           columns={({ words, actions }) => [
             words('Give it to', (choice) => (
               <>
-                <Link to={`/jobs/${choice.number}/parts`}>{choice.number}</Link>
+                <Link className="in-text" to={`/jobs/${choice.number}/parts`}>
+                  {choice.number}
+                </Link>
                 <div className="soft small">
                   {choice.advised ? 'advised' : ''}
                   {choice.advised && choice.holds ? ', ' : ''}
