@@ -73,9 +73,20 @@ export interface Need {
   readonly orderBy: number | null;
 }
 
-const byNeed = (a: Demand, b: Demand): number =>
-  (a.neededDay ?? Number.POSITIVE_INFINITY) - (b.neededDay ?? Number.POSITIVE_INFINITY) ||
-  (a.jobNumber < b.jobNumber ? -1 : a.jobNumber > b.jobNumber ? 1 : a.lineId < b.lineId ? -1 : 1);
+/** What is left of a delivery. */
+interface Lot {
+  readonly day: number;
+  readonly ref: string;
+  quantity: number;
+}
+
+/** By the day they are needed, those without one last; of one day by job, so that the same is always netted alike. */
+function byNeed(a: Demand, b: Demand): number {
+  if (a.neededDay !== b.neededDay) return (a.neededDay ?? LAST) - (b.neededDay ?? LAST);
+  if (a.jobNumber !== b.jobNumber) return a.jobNumber < b.jobNumber ? -1 : 1;
+  return a.lineId < b.lineId ? -1 : 1;
+}
+const LAST = Number.MAX_SAFE_INTEGER;
 
 const ceilTo = (quantity: number, unit: number): number => Math.ceil(quantity / unit) * unit;
 
@@ -91,8 +102,8 @@ export function netItem(item: NeedItem, today: number): Need {
   const { demands, receipts, onHand, unitSize } = item;
   const held = demands.reduce((sum, one) => sum + (one.held ? one.quantity : 0), 0);
   let stock = onHand - held;
-  const own = new Map<string, { day: number; quantity: number; ref: string }[]>();
-  const pool: { day: number; quantity: number; ref: string }[] = [];
+  const own = new Map<string, Lot[]>();
+  const pool: Lot[] = [];
   for (const { ref, day, quantity, forLine } of receipts) {
     if (forLine === null) pool.push({ day, quantity, ref });
     else own.set(forLine, [...(own.get(forLine) ?? []), { day, quantity, ref }]);
@@ -110,43 +121,59 @@ export function netItem(item: NeedItem, today: number): Need {
   }
   pool.sort((a, b) => a.day - b.day);
   let at = 0;
-  const covers = demands.toSorted(byNeed).map((demand): Cover => {
+  let short = 0;
+  let needed = 0;
+  let first: Cover | null = null;
+  let firstShort: Cover | null = null;
+  const covers: Cover[] = [];
+  for (const demand of demands.toSorted(byNeed)) {
     const { lineId, jobNumber, quantity, neededDay } = demand;
-    const whose = { lineId, jobNumber, quantity, neededDay };
-    if (demand.held) return { ...whose, from: 'held', day: null, ref: null, short: 0 };
-    let left = quantity;
-    let last: { readonly day: number; readonly ref: string } | null = null;
-    for (const lot of own.get(lineId) ?? []) {
+    let left = demand.held ? 0 : quantity;
+    let day: number | null = null;
+    let ref: string | null = null;
+    const lots = own.size > 0 ? own.get(lineId) : undefined;
+    for (let i = 0; lots && i < lots.length && left > 0; i++) {
+      const lot = lots[i]!;
       const taken = Math.min(left, lot.quantity);
       left -= taken;
-      if (taken > 0 && (last === null || lot.day > last.day)) last = lot;
+      lot.quantity -= taken;
+      if (taken > 0 && (day === null || lot.day > day)) {
+        day = lot.day;
+        ref = lot.ref;
+      }
     }
     const shelf = Math.max(0, Math.min(left, stock));
     stock -= shelf;
     left -= shelf;
-    for (; left > 0 && at < pool.length; ) {
+    while (left > 0 && at < pool.length) {
       const lot = pool[at]!;
       const taken = Math.min(left, lot.quantity);
-      lot.quantity -= taken;
       left -= taken;
-      if (taken > 0 && (last === null || lot.day > last.day)) last = lot;
+      lot.quantity -= taken;
+      if (taken > 0 && (day === null || lot.day > day)) {
+        day = lot.day;
+        ref = lot.ref;
+      }
       if (lot.quantity === 0) at++;
     }
-    const from = left > 0 ? 'none' : last ? 'order' : 'stock';
-    return { ...whose, from, day: last?.day ?? null, ref: last?.ref ?? null, short: left };
-  });
-  const short = covers.reduce((sum, cover) => sum + cover.short, 0);
+    short += left;
+    const from = demand.held ? 'held' : left > 0 ? 'none' : day !== null ? 'order' : 'stock';
+    // Written out: spreading would cost most of the netting of a large workshop.
+    const cover: Cover = { lineId, jobNumber, quantity, neededDay, from, day, ref, short: left };
+    covers.push(cover);
+    needed += quantity;
+    if (left > 0 && firstShort === null) firstShort = cover;
+    if (first === null && (left > 0 || isLate(cover))) first = cover;
+  }
   const spare = Math.max(0, stock) + pool.slice(at).reduce((sum, lot) => sum + lot.quantity, 0);
   const low = item.reorderAt !== null && item.reorderTo !== null && spare <= item.reorderAt;
   const order = ceilTo(short + (low ? item.reorderTo! - spare : 0), unitSize);
-  const bad = covers.filter((cover) => cover.short > 0 || isLate(cover));
-  const first = bad[0] ?? null;
-  const shortDay = covers.find((cover) => cover.short > 0)?.neededDay ?? null;
+  const shortDay = (firstShort as Cover | null)?.neededDay ?? null;
   const state = short > 0 ? 'short' : first ? 'late' : low ? 'order' : 'fine';
   return {
     componentId: item.componentId,
     state,
-    needed: demands.reduce((sum, one) => sum + one.quantity, 0),
+    needed,
     onHand,
     ordered: receipts.reduce((sum, one) => sum + one.quantity, 0),
     covers,

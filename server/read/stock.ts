@@ -64,6 +64,22 @@ export async function book(tx: Tx, { serialIds = [], ...move }: Booking): Promis
   return id;
 }
 
+/** Writes many movements at once, components in one order as everywhere; each with the numbers that go along. */
+export async function bookAll(tx: Tx, bookings: readonly Booking[]): Promise<void> {
+  if (bookings.length === 0) return;
+  const order = bookings.toSorted((a, b) =>
+    a.componentId < b.componentId ? -1 : a.componentId > b.componentId ? 1 : 0,
+  );
+  const ids = await tx
+    .insert(stockMove)
+    .values(order.map(({ serialIds: _, ...move }) => move))
+    .returning({ id: stockMove.id });
+  const along = order.flatMap(({ serialIds = [] }, i) =>
+    serialIds.map((serialId) => ({ moveId: ids[i]!.id, serialId })),
+  );
+  if (along.length > 0) await tx.insert(stockMoveSerial).values(along);
+}
+
 export interface ComponentStock {
   readonly name: string;
   readonly kind: string;

@@ -5,7 +5,7 @@ import { serialsTwice } from '../../core/stores/serials.ts';
 import type { Tx } from '../db/connect.ts';
 import { component, serialItem, stockPlace } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
-import { binFor, book, placeOf } from '../read/stock.ts';
+import { binFor, bookAll, placeOf } from '../read/stock.ts';
 
 type Stored = Pick<typeof component.$inferSelect, 'id' | 'name' | 'kind' | 'unitSize' | 'supplierId' | 'binId'>;
 
@@ -22,22 +22,31 @@ export async function takeIn(tx: Tx, { lines, note, origin, byId, at }: ComingIn
   const stored = await lockLines(tx, lines);
   await refuseNumbers(tx, lines, stored);
   await refuseBins(tx, lines);
-  const order = lines.map((_, i) => i).toSorted((a, b) => (lines[a]!.componentId < lines[b]!.componentId ? -1 : 1));
-  for (const i of order) {
-    const { componentId, quantity, serials, batch, binId } = lines[i]!;
-    const { supplierId } = stored.get(componentId)!;
-    const fromId = origin === 'delivery' ? await placeOf(tx, 'supplier', supplierId) : await placeOf(tx, 'count');
-    const items =
-      serials.length === 0
-        ? []
-        : await tx
-            .insert(serialItem)
-            .values(serials.map((serial) => ({ componentId, serial, batch, origin, originNote: note })))
-            .returning({ id: serialItem.id });
-    const kind = origin === 'made' ? 'made' : 'received';
-    const toId = binId ?? (await binFor(tx, componentId));
-    await book(tx, { kind, componentId, fromId, toId, quantity, serialIds: items.map(({ id }) => id), note, byId, at });
+  const suppliers = new Map<string, string>();
+  const fromOf = async (supplierId: string) => {
+    const known = suppliers.get(supplierId) ?? (await placeOf(tx, 'supplier', supplierId));
+    suppliers.set(supplierId, known);
+    return known;
+  };
+  const outside = origin === 'delivery' ? null : await placeOf(tx, 'count');
+  const numbered = lines.flatMap(({ componentId, serials, batch }) =>
+    serials.map((serial) => ({ componentId, serial, batch, origin, originNote: note })),
+  );
+  const items =
+    numbered.length === 0 ? [] : await tx.insert(serialItem).values(numbered).returning({ id: serialItem.id });
+  let at0 = 0;
+  const bookings = [];
+  for (const { componentId, quantity, serials, binId } of lines) {
+    const { supplierId, binId: own } = stored.get(componentId)!;
+    const serialIds = items.slice(at0, at0 + serials.length).map(({ id }) => id);
+    at0 += serials.length;
+    bookings.push({
+      ...{ kind: origin === 'made' ? ('made' as const) : ('received' as const), componentId, quantity, serialIds },
+      ...{ fromId: outside ?? (await fromOf(supplierId)), toId: binId ?? own ?? (await binFor(tx, componentId)) },
+      ...{ note, byId, at },
+    });
   }
+  await bookAll(tx, bookings);
 }
 
 /** The components of all lines, their ledgers locked in one order. */

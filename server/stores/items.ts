@@ -35,21 +35,26 @@ const LIST: Readonly<Record<ItemList, SQL>> = {
 /** A page of what stores keep, by name; of those that answer to a word where one is given. */
 export async function itemPage(db: Db, list: ItemList, page: number, word: string | null): Promise<ItemPage> {
   const wanted = word?.trim().toLowerCase() ?? '';
+  // Looked up once, from narrow indexes; the parts themselves are then fetched by their ids.
   const found =
     wanted === ''
       ? sql`true`
-      : sql`(position(${wanted} in c.find) > 0 or position(${wanted} in lower(s.name)) > 0
-          or exists (select 1 from stock_balance b join stock_place p on p.id = b.place_id
-            where b.component_id = c.id and b.kind = 'bin' and b.quantity > 0 and position(${wanted} in lower(p.name)) > 0))`;
+      : sql`c.id = any(array(
+          select id from component where position(${wanted} in find) > 0
+          union select id from component
+            where supplier_id = any(array(select id from supplier where position(${wanted} in lower(name)) > 0))
+          union select component_id from stock_balance where quantity > 0 and place_id = any(array(
+            select id from stock_place where kind = 'bin' and position(${wanted} in lower(name)) > 0))))`;
   const where = sql`${LIST[list]} and ${found}`;
+  // What is held matters only to the list of what has run low: without it the catalogue alone is looked through.
+  const looked = list === 'low' ? FROM : sql`component c`;
+  const { rows: ids } = await db.execute<{ id: string; count: number; worth: string }>(sql`
+    select c.id, (count(*) over ())::int as count, (sum(c.price_cents::bigint * c.on_hand / c.unit_size) over ())::text as worth
+    from ${looked} where ${where} order by c.name, c.id limit ${ITEMS_A_PAGE} offset ${page * ITEMS_A_PAGE}`);
   const { rows } = await db.execute<ItemRow & Record<string, unknown>>(
-    sql`select ${ROW} from ${FROM} where ${where} order by c.name, c.id limit ${ITEMS_A_PAGE} offset ${page * ITEMS_A_PAGE}`,
+    sql`select ${ROW} from ${FROM} where c.id = any(${sql.param(ids.map(({ id }) => id))}::text[]) order by c.name, c.id`,
   );
-  const { rows: sums } = await db.execute<{ count: number; worth: string }>(
-    sql`select count(*)::int as count, coalesce(sum(c.price_cents::bigint * c.on_hand / c.unit_size), 0)::text as worth
-      from ${FROM} where ${where}`,
-  );
-  return { rows, count: sums[0]?.count ?? 0, worthCents: Number(sums[0]?.worth ?? 0) };
+  return { rows, count: ids[0]?.count ?? 0, worthCents: Number(ids[0]?.worth ?? 0) };
 }
 
 /** Every row of what stores keep, for a file. */

@@ -67,7 +67,7 @@ const SERIALS = 100_000;
 const MOVES = 40;
 
 /** Fills stores: so many parts in bins, so many numbers, and one module that has moved to and fro. */
-async function fill(client: pg.Client): Promise<void> {
+export async function fill(client: pg.Client): Promise<void> {
   await client.query(`
     insert into component (id, kind, name, supplier_id, mass_kg, length_mm, width_mm, height_mm, price_cents, lead_days, covers, high_voltage, sheet, part_number, bin_id)
       select c.id || '-s' || n, c.kind, c.name || ' no ' || n, c.supplier_id, c.mass_kg, c.length_mm, c.width_mm, c.height_mm,
@@ -89,7 +89,8 @@ async function fill(client: pg.Client): Promise<void> {
         select b, a into a, b;
       end loop;
     end $$`);
-  await client.query('analyze');
+  // As the database does by itself now and then.
+  await client.query('vacuum analyze');
 }
 
 /** Stores with so much in them, over HTTP and in the page. */
@@ -138,12 +139,14 @@ export async function ledgerRows(cluster: Cluster, database: string): Promise<Ro
     await page.goto(`${running.url}/stores/counted`);
     await page.locator('[data-item]').first().waitFor();
     const longest = await longestWhileScrolling(page, '.stores-columns .ant-table');
+    // The slowest word counts too: a median would hide one that nobody can wait for.
+    const worst = Math.max(...finding.slice(12));
     const [found, lived, came] = [median(finding.slice(12)), median(life.slice(5)), median(coming.slice(2))];
     const row = (what: string, ms: number, aim: number): Row => ({
       ...{ what, figure: `${ms.toFixed(0)} ms median`, aim: `≤ ${aim} ms`, held: ms <= aim },
     });
     return [
-      row(`A word among ${COMPONENTS} parts and ${SERIALS} numbers`, found, 50),
+      row(`A word among ${COMPONENTS} parts and ${SERIALS} numbers, the slowest ${worst.toFixed(0)} ms`, found, 50),
       row(`The life of a module through ${MOVES} moves`, lived, 20),
       row(`Goods in of ${parts.length} lines in one transaction`, came, 300),
       {

@@ -1,4 +1,4 @@
-import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import { ask } from './client.ts';
 
@@ -32,13 +32,15 @@ export function usePages<R, A extends Page<R>>(pathOf: (page: number) => string,
   const [pages, setPages] = useState<ReadonlyMap<string, A>>(new Map());
   const { data: first, error } = useSWR<A, Error>(pathOf(0), ask, { keepPreviousData: true });
   const take = useCallback(
-    (path: string, page: A) => setPages((now) => (now.get(path) === page ? now : new Map(now).set(path, page))),
+    // Drawn in slices: whoever scrolls must not feel a page come.
+    (path: string, page: A) =>
+      startTransition(() => setPages((now) => (now.get(path) === page ? now : new Map(now).set(path, page)))),
     [],
   );
   const want = useCallback(
     (index: number) => {
       const page = Math.floor(index / size);
-      setWanted((now) => (now.includes(page) ? now : [...now.slice(1 - MOST_PAGES), page]));
+      startTransition(() => setWanted((now) => (now.includes(page) ? now : [...now.slice(1 - MOST_PAGES), page])));
     },
     [size],
   );

@@ -1,5 +1,5 @@
 import { Table, type TableColumnType } from 'antd';
-import { createContext, type ReactNode, type TableHTMLAttributes, use } from 'react';
+import { createContext, type ReactNode, type TableHTMLAttributes, use, useMemo } from 'react';
 
 /** Above so many rows only those in sight are drawn. */
 const VIRTUAL_FROM = 80;
@@ -91,7 +91,11 @@ export function DataTable<R extends object>({
   least = 900,
   pick,
 }: Props<R>) {
-  const places = new Map(rows.map((row, index) => [row, index]));
+  // Only a table without keys or with radio buttons asks for them, and a long one has keys.
+  const places = useMemo(
+    () => new Map(rowKey && !pick ? [] : rows.map((row, index) => [row, index])),
+    [rows, rowKey, pick],
+  );
   const long = rows.length > VIRTUAL_FROM;
   return (
     <Label value={label}>

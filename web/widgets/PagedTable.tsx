@@ -9,6 +9,8 @@ interface Place {
   readonly index: number;
 }
 
+const keyOf = ({ index }: Place) => String(index);
+
 interface Props<R, A extends { readonly rows: readonly R[]; readonly count: number }> {
   readonly label: string;
   readonly pages: Pages<R, A>;
@@ -33,7 +35,7 @@ export function PagedTable<R, A extends { readonly rows: readonly R[]; readonly 
       <DataTable<Place>
         label={label}
         rows={places}
-        rowKey={({ index }) => String(index)}
+        rowKey={keyOf}
         empty={empty}
         least={LEAST}
         rowMark={({ index }) => {

@@ -191,6 +191,8 @@ export const component = pgTable(
     check('component_mass', sql`${t.massKg} >= 0`),
     index('component_bin').on(t.binId),
     index('component_name').on(t.name, t.id),
+    // Words are looked for in here, not in the wide rows.
+    index('component_find').on(t.find, t.id),
     check('component_on_hand', sql`${t.onHand} >= 0`),
     check('component_unit_size', sql`${t.unitSize} in (1, 1000)`),
     check(

@@ -1,0 +1,1 @@
+CREATE INDEX "component_find" ON "component" USING btree ("find","id");
