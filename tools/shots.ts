@@ -61,6 +61,18 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(link?.trim() ?? '');
     await p.getByText('Not included').waitFor();
   },
+  'stores-needs': async (p) => {
+    await p.setViewportSize({ width, height });
+    await p.goto(`${running.url}/stores/needs`);
+    await p.getByRole('table', { name: 'Who gets it' }).waitFor();
+    await p.waitForTimeout(600);
+  },
+  'stores-grading': async (p) => {
+    await p.goto(`${running.url}/stores/grading`);
+    await p.getByLabel('Strings side by side').fill('2');
+    await p.getByText('the best there is, proved').waitFor();
+    await p.waitForTimeout(600);
+  },
   components: async (p) => {
     await p.setViewportSize({ width, height });
     await p.goto(`${running.url}/components/drive`);
@@ -79,8 +91,6 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),
   'job-size-drive': step('Fire tender', 'size?look=drive'),
-  'job-size-uses': step('Tour car', 'size?look=uses'),
-  'job-size-electrics': step('Ice-cream van', 'size?look=electrics'),
   'job-size-search': async (p) => {
     await step('Ice-cream van', 'size?look=search')(p);
     await p.getByRole('button', { name: 'Search', exact: true }).click();

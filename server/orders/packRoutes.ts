@@ -17,6 +17,7 @@ import {
 import { serve } from '../endpoint.ts';
 import { BadInput, NotAllowed, RuleBroken } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
+import { numbersProblem } from '../read/stock.ts';
 import { lockLine, lockOrder } from './lock.ts';
 import { orderSheet } from './rows.ts';
 import { sendFromBins } from './sendFromBins.ts';
@@ -96,6 +97,8 @@ export const packEndpoints = [
           );
         if (taken) throw new BadInput({ serials: `${serial} is in ${taken.number} already.` });
       }
+      const wrong = await numbersProblem(tx, line.componentId, body.serials);
+      if (wrong) throw new BadInput({ serials: wrong });
       await tx.delete(orderSerial).where(eq(orderSerial.lineId, line.id));
       if (body.serials.length > 0)
         await tx

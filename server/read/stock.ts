@@ -223,6 +223,31 @@ export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> 
   return [...known].map(([placeId, taking]) => ({ placeId, ...taking }));
 }
 
+/**
+ * Why these numbers cannot be of pieces out of bins, in a sentence; null where they can: those that are known lie in a bin
+ * and are held for nobody, and there are pieces without a number for the others.
+ */
+export async function numbersProblem(tx: Tx, componentId: string, serials: readonly string[]): Promise<string | null> {
+  const { name } = await lockStock(tx, componentId);
+  const there = new Map((await numberedInBins(tx, componentId)).map((item) => [item.serial.toLowerCase(), item]));
+  const known = await tx
+    .select({ serial: serialItem.serial })
+    .from(serialItem)
+    .where(eq(serialItem.componentId, componentId));
+  const all = new Set(known.map(({ serial }) => serial.toLowerCase()));
+  const fresh = serials.filter((serial) => !all.has(serial.toLowerCase()));
+  for (const serial of serials) {
+    const item = there.get(serial.toLowerCase());
+    if (!item && all.has(serial.toLowerCase())) return `${serial} is not in a bin.`;
+    if (item?.partLineId) return `${serial} is held for a job.`;
+  }
+  const [{ plain } = { plain: 0 }] = await tx
+    .select({ plain: sql<number>`coalesce(sum(${stockBalance.quantity}), 0)::int - ${there.size}::int` })
+    .from(stockBalance)
+    .where(and(eq(stockBalance.componentId, componentId), eq(stockBalance.kind, 'bin')));
+  return fresh.length > plain ? `${fresh[0]} is no number of ${name} in stores, and every piece there has one.` : null;
+}
+
 /** A number that is known but lies elsewhere cannot come out of a bin. */
 async function refuseElsewhere(tx: Tx, componentId: string, serials: readonly string[]): Promise<void> {
   if (serials.length === 0) return;

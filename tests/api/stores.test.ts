@@ -298,3 +298,81 @@ describe('a pack', () => {
     expect(events.flatMap((event) => (event.what === 'packed' ? [event.pack] : []))).toEqual(['P-17', 'P-90', 'P-92']);
   });
 });
+
+describe('grading', () => {
+  const numbers = async () =>
+    (
+      await sql(`select i.id, i.serial from serial_item i join stock_place p on p.id = i.place_id
+        where component_id = 'module-n6-graded' and p.kind = 'bin' and part_line_id is null order by serial`)
+    ).rows as { id: string; serial: string }[];
+  const graded = (id: string, more: object = {}) =>
+    jory.send('post', `/stores/numbers/${id}/gradings`, {
+      ...{ day: '2026-05-02', capacityAh: 97.4, energyWh: null, resistanceOhm: 0.004, temperatureC: 21, currentA: 40 },
+      ...{ fromV: null, toV: null, method: 'typed from the tester', logFileId: null, ...more },
+    });
+  test('the newest counts, none is changed; a charger is not graded, nor a day to come, nor nothing', async () => {
+    const [one] = await numbers();
+    expect((await graded(one!.id, { day: '2099-01-01' })).body.fields.day).toMatch(/still to come/);
+    expect((await graded(one!.id, { capacityAh: 0 })).body.fields.capacityAh).toMatch(/more than 0/);
+    expect(
+      (await graded(one!.id, { logFileId: '00000000-0000-4000-8000-000000000000' })).body.fields.logFileId,
+    ).toMatch(/not one of this/);
+    const charger = (await sql("select id from serial_item where component_id = 'charger-33' limit 1")).rows[0]
+      .id as string;
+    expect((await graded(charger)).body.detail).toMatch(/only modules are graded/);
+    expect((await graded(one!.id, { day: new Date().toISOString().slice(0, 10) })).status).toBe(200);
+    expect(((await ilse.get(`/stores/numbers/${one!.id}`)).body as NumberSheet).graded).toMatchObject({
+      capacityAh: 97.4,
+    });
+    await expect(sql('update grading set capacity_ah = 120')).rejects.toThrow(/kept as it was written/);
+  });
+  test('as many as are wanted are held in one go, and no others', async () => {
+    const van = await jory.job('Bakery van');
+    const { body: line } = await jory.send('post', `/jobs/${van.number}/parts`, {
+      componentId: 'module-n6-graded',
+      quantity: 3,
+    });
+    const ids = (await numbers()).map(({ id }) => id);
+    const hold = (serialIds: readonly string[], version: number) =>
+      jory.send('post', '/stores/hold', { lineId: line.id, serialIds, version });
+    expect((await hold(ids.slice(0, 2), 1)).body.fields.serialIds).toMatch(/wants 3 of .*; these are 2/);
+    const charger = (
+      await sql(
+        "select i.id from serial_item i join stock_place p on p.id = i.place_id where component_id = 'charger-66' and p.kind = 'bin' limit 1",
+      )
+    ).rows[0].id;
+    expect((await hold([...ids.slice(0, 2), charger], 1)).body.fields.serialIds).toMatch(/is no Module N6 graded/);
+    expect((await hold(ids.slice(0, 3), 1)).status).toBe(200);
+    expect((await hold(ids.slice(3, 6), 1)).status).toBe(409);
+    // Others instead: what it held is anybody's again.
+    expect((await hold(ids.slice(3, 6), 2)).status).toBe(200);
+    const held = (await jory.job('Bakery van')).parts.find(({ id }) => id === line.id)!;
+    expect([held.state, held.serials.length]).toEqual(['inStores', 3]);
+    const other = await jory.send('post', `/jobs/${van.number}/parts`, {
+      componentId: 'module-n6-graded',
+      quantity: 1,
+    });
+    const taken = await jory.send('post', '/stores/hold', { lineId: other.body.id, serialIds: [ids[3]], version: 1 });
+    expect(taken.body.fields.serialIds).toMatch(/held for another job/);
+  });
+});
+
+test('numbers that a kit order packs are of pieces that lie in bins', async () => {
+  const { rows } = await sql(
+    `select l.id from order_line l join kit_order o on o.id = l.order_id where o.state = 'ordered' and l.component_id = 'module-n6' limit 1`,
+  );
+  const pack = (serials: readonly string[]) => jory.send('put', `/order-lines/${rows[0].id}/serials`, { serials });
+  expect((await pack(['N6-8888'])).body.fields.serials).toMatch(/is no number of Module N6/);
+  const held = (
+    await sql(
+      "select serial from serial_item where component_id = 'module-n6' and part_line_id is not null and place_id in (select id from stock_place where kind = 'bin') limit 1",
+    )
+  ).rows[0].serial;
+  expect((await pack([held])).body.fields.serials).toMatch(/held for a job/);
+  const free = (
+    await sql(
+      "select serial from serial_item i join stock_place p on p.id = i.place_id where component_id = 'module-n6' and part_line_id is null and p.kind = 'bin' and serial not in (select serial from order_serial) limit 1",
+    )
+  ).rows[0].serial;
+  expect((await pack([free])).status).toBe(200);
+});

@@ -1,8 +1,11 @@
-import { Button, Popover, Select } from 'antd';
-import { useId, useState } from 'react';
+import { Button, Popover } from 'antd';
+import { useState } from 'react';
+import { numbersAddress } from '../../../contract/numbers.ts';
 import { orderAddress } from '../../../contract/orders.ts';
 import type { OrderLine } from '../../../core/order/order.ts';
+import { useOfAddress } from '../../data/resources.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
+import { NumbersInput } from '../../widgets/NumbersInput.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 
 /** Numbers of what carries one: typed or read by a scanner, which types and ends with Enter. */
@@ -37,7 +40,7 @@ export function Serials({ line, may }: { line: OrderLine; may: boolean }) {
 
 function Entry({ line, done }: { line: OrderLine; done: () => void }) {
   const [serials, setSerials] = useState<string[]>([...line.serials]);
-  const id = useId();
+  const { data: there } = useOfAddress(numbersAddress.inBins, { component: line.componentId });
   const form = useChecked(orderAddress.serials, { id: line.id }, { serials });
   const fault = form.faults.serials ?? Object.values(form.faults)[0];
   return (
@@ -54,20 +57,15 @@ function Entry({ line, done }: { line: OrderLine; done: () => void }) {
         </Button>
       }
     >
-      <label htmlFor={id} className="soft small">
-        Serial numbers of {line.name}, each with Enter
-      </label>
-      <Select
-        id={id}
-        mode="tags"
-        open={false}
-        suffixIcon={null}
-        tokenSeparators={[',', ';', '\n', '\t', ' ']}
+      <NumbersInput
+        label={`Serial numbers of ${line.name}, each with Enter`}
         value={serials}
         onChange={setSerials}
-        style={{ width: '100%' }}
+        known={(there ?? [])
+          .filter(({ forJob }) => forJob === null)
+          .map((one) => ({ value: one.serial, label: `${one.serial}, ${one.place.name}` }))}
+        fault={fault}
       />
-      {fault && <div className="fault">{fault}</div>}
     </EntryForm>
   );
 }
