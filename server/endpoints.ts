@@ -30,6 +30,7 @@ import { partEndpoints } from './parts/routes.ts';
 import { myEndpoints } from './people/myRoutes.ts';
 import { peopleEndpoints } from './people/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
+import { invoiceEndpoints } from './purchases/invoiceRoutes.ts';
 import { purchaseEndpoints } from './purchases/routes.ts';
 import { supplierEndpoints } from './purchases/supplierRoutes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
@@ -73,6 +74,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...needEndpoints,
   ...gradingEndpoints,
   ...purchaseEndpoints,
+  ...invoiceEndpoints,
   ...supplierEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,

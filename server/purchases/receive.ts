@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import type { ReceiveBody } from '../../contract/purchases.ts';
+import type { ReceiveBody } from '../../contract/purchaseBodies.ts';
 import { outstanding } from '../../core/buying/purchase.ts';
 import { wantsSerials } from '../../core/order/order.ts';
 import type { Tx } from '../db/connect.ts';

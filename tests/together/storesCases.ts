@@ -217,7 +217,8 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
     'post /stores/hold': {
       ...{ same: 'one', different: 'one' },
       prepare: async () => {
-        await shelf('module-f4', 0);
+        await dropLines(pool(), "component_id = 'module-f4'");
+        await putOnHand(pool(), 'module-f4', 0);
         const serialIds = await numbered('module-f4', 3);
         const { number } = await ilse().job('Bakery van');
         const { body: line } = await jory().send('post', `/jobs/${number}/parts`, {
