@@ -254,6 +254,23 @@ withDesk(
   },
 );
 
+test('where a number is now is found from anywhere', async ({ page, address }) => {
+  await signIn(page, address, 'odo');
+  await page.keyboard.press('/');
+  await page.getByLabel('Find a job, part or vehicle').fill('N6G-0103');
+  await page.locator('.ant-select-item-option').filter({ hasText: 'Flower van' }).click();
+  await expect(page.locator('[data-life="N6G-0103"]')).toContainText('Fitted: Flower van');
+  // Who only looks is offered nothing to change.
+  await expect(page.getByRole('button', { name: 'Goods in' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Batch, warranty, note' })).toBeHidden();
+  for (const look of ['needs', 'counted', 'orders', 'grading', 'suppliers']) {
+    await page.goto(`${address}/stores/${look}`);
+    await expect(page.getByRole('table').first()).toBeVisible();
+    await expect(page.getByRole('button', { name: /Write|Take it|Send it|Count a|Ask for|Hold these/ })).toHaveCount(0);
+    await nothingFound(page);
+  }
+});
+
 test('offers are compared at equal cover', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await page.goto(`${address}/stores/suppliers`);

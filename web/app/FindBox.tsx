@@ -3,15 +3,23 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { clientAddress, vehiclesAddress } from '../../contract/clients.ts';
 import { componentAddress } from '../../contract/components.ts';
+import { numbersAddress } from '../../contract/numbers.ts';
 import { KIND_NAME } from '../../core/component/kinds/index.ts';
+import { placeSays } from '../../wording/stores.ts';
 import { JOB_STATE_NAME } from '../../wording/work.ts';
 import { useFloor, useJobs, useLibrary, useOfAddress } from '../data/resources.ts';
 
 const MOST = 10;
 /** From so many letters on the catalogue is searched too. */
 const LEAST_WORD = 2;
+/** From so many on, things with a number of their own are; so many of them are shown. */
+const LEAST_NUMBER = 3;
+const MOST_NUMBERS = 4;
 
-/** Finds jobs by number, vehicle, client or model, parts by the jobs that wait for them, vehicles, clients, components. */
+/**
+ * Finds jobs by number, vehicle, client or model, parts by the jobs that wait for them, vehicles, clients, components, and
+ * where a thing with a number of its own is now.
+ */
 export function FindBox() {
   const navigate = useNavigate();
   const [text, setText] = useState('');
@@ -56,6 +64,11 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
   const { data: vehicles } = useOfAddress(vehiclesAddress.list, {});
   const word = text.trim();
   const { data: components } = useOfAddress(componentAddress.find, word.length < LEAST_WORD ? null : { word });
+  // A number of its own has a digit: words without one are names.
+  const { data: numbers } = useOfAddress(
+    numbersAddress.find,
+    word.length >= LEAST_NUMBER && /\d/.test(word) ? { word, page: '0' } : null,
+  );
   const options = useMemo(() => {
     const wanted = text.trim().toLowerCase();
     if (!wanted) return [];
@@ -89,8 +102,12 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
       value: `/components/${kind}?${id}`,
       label: `${name}, ${KIND_NAME[kind]} of ${supplier}`,
     }));
-    return [...found, ...parts, ...known, ...shelf].slice(0, MOST);
-  }, [text, jobs, floor, shelves, clients, vehicles, components]);
+    const numbered = (numbers?.rows ?? []).slice(0, MOST_NUMBERS).map((one) => ({
+      value: `/stores/numbers/${one.id}`,
+      label: `${one.serial}, ${one.component}: ${placeSays(one.place)}`,
+    }));
+    return [...found, ...parts, ...known, ...numbered, ...shelf].slice(0, MOST);
+  }, [text, jobs, floor, shelves, clients, vehicles, components, numbers]);
   return (
     <AutoComplete
       id="find"
