@@ -31,10 +31,10 @@ export type EventResource =
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
- * end it, so stages bring the head along; what bumps the version of the job does too.
+ * end it, so stages bring the head along; what bumps the version of the job does too. A job that is over holds no parts any more.
  */
 export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
-  job: ['head', 'brief'],
+  job: ['head', 'brief', 'parts'],
   use: ['head'],
   route: ['route', 'head'],
   brief: ['brief'],

@@ -93,7 +93,7 @@ describe('bodies of buying', () => {
   });
   test.each([
     [{ currency: undefined }, 'currency', 'Currency is needed.'],
-    [{ currency: 'XXX' }, 'currency', 'Currency is not one of the choices.'],
+    [{ currency: 'QQQ' }, 'currency', 'Currency is not one of the choices.'],
     [{ rateMillionths: 0 }, 'rateMillionths', 'Rate must be at least 1.'],
     [{ wantedOn: 'soon' }, 'wantedOn', 'Wanted on is not a date like 2026-11-24.'],
     [{ supplierId: '' }, 'supplierId', 'Supplier is needed.'],

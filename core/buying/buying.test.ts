@@ -109,3 +109,73 @@ describe('offers at equal cover', () => {
     ]);
   });
 });
+
+describe('whatever was ordered, came and went back', () => {
+  const counts = fc.record({
+    ordered: fc.integer({ min: 1, max: 50 }),
+    accepted: fc.integer({ min: 0, max: 60 }),
+    returned: fc.integer({ min: 0, max: 10 }),
+    dropped: fc.integer({ min: 0, max: 10 }),
+  });
+  test('what is to come is never below nothing; it and what was kept and dropped make what was ordered, or more came', () => {
+    fc.assert(
+      fc.property(counts, (line) => {
+        const open = outstanding(line);
+        expect(open).toBeGreaterThanOrEqual(0);
+        expect(open + line.accepted - line.returned + line.dropped).toBeGreaterThanOrEqual(line.ordered);
+      }),
+    );
+  });
+  test('an invoice of what was kept, at its price, that adds up, always matches', () => {
+    fc.assert(
+      fc.property(
+        counts,
+        fc.integer({ min: 1, max: 90_000 }),
+        fc.integer({ min: 0, max: 9000 }),
+        (line, priceCents, taxCents) => {
+          const kept = Math.max(0, line.accepted - line.returned);
+          const invoiced = {
+            ...{
+              ...line,
+              lineId: 'a',
+              unitSize: 1,
+              priceCents,
+              invoicedBefore: 0,
+              invoiced: kept,
+              invoicedPriceCents: priceCents,
+            },
+            accepted: kept + line.returned,
+          };
+          expect(invoiceFindings([invoiced], { taxCents, totalCents: kept * priceCents + taxCents })).toEqual([]);
+        },
+      ),
+    );
+  });
+  test('at equal cover no offer costs less than it was offered for, and the order is by what it comes to', () => {
+    const keys = ['a', 'b', 'c'];
+    const offers = fc.array(
+      fc.record({ priceCents: fc.integer({ min: 1, max: 9000 }), includes: fc.subarray(keys, { minLength: 1 }) }),
+      { maxLength: 5 },
+    );
+    const prices = fc.array(fc.option(fc.integer({ min: 1, max: 5000 })), { minLength: 3, maxLength: 3 });
+    fc.assert(
+      fc.property(offers, prices, (list, alone) => {
+        const wanted = keys.map((key, i) => ({
+          key,
+          alonePriceCents: alone[i] ?? null,
+          aloneDays: alone[i] === null ? null : i,
+        }));
+        const compared = atEqualCover(
+          list.map((one, i) => ({ ...one, id: String(i), supplier: '', deliveryDays: 4 })),
+          wanted,
+        );
+        const totals = compared.map(({ totalCents }) => totalCents ?? Number.POSITIVE_INFINITY);
+        expect(totals).toEqual(totals.toSorted((a, b) => a - b));
+        for (const one of compared) {
+          expect([...one.missing, ...one.offer.includes].sort()).toEqual(keys);
+          if (one.totalCents !== null) expect(one.totalCents).toBeGreaterThanOrEqual(one.offer.priceCents);
+        }
+      }),
+    );
+  });
+});

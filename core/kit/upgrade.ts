@@ -1,3 +1,4 @@
+import type { PartState } from '../stores/partMove.ts';
 import type { KitPart } from './kit.ts';
 
 /** A line of a job's parts that came with its kit. */
@@ -5,7 +6,7 @@ export interface KitPartLine {
   readonly id: string;
   readonly componentId: string;
   readonly quantity: number;
-  readonly state: 'missing' | 'ordered' | 'inStores' | 'fitted';
+  readonly state: PartState;
 }
 
 export interface PartChange {

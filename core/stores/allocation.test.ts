@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { USUAL_CALENDAR } from '../practice/workingDays.ts';
 import { choicesOf, type Wanting } from './allocation.ts';
@@ -57,5 +58,70 @@ describe('who gets the one piece', () => {
     );
     for (const { outcomes } of all) expect(outcomes[0]!.readyDay).toBe(FRIDAY + 28);
     expect(all[0]!.outcomes[1]!.readyDay).toBeNull();
+  });
+});
+
+describe('whatever there is and whoever wants it', () => {
+  const jobs = fc
+    .array(
+      fc.record({
+        quantity: fc.integer({ min: 1, max: 4 }),
+        neededDay: fc.option(fc.integer({ min: FRIDAY, max: FRIDAY + 60 })),
+        holds: fc.boolean(),
+        remainingHours: fc.option(fc.integer({ min: 0, max: 200 })),
+        otherPartsDay: fc.option(fc.integer({ min: FRIDAY, max: FRIDAY + 60 })),
+        promisedDay: fc.option(fc.integer({ min: FRIDAY - 10, max: FRIDAY + 90 })),
+      }),
+      { minLength: 1, maxLength: 6 },
+    )
+    .map((list) => list.map((one, i) => wanting(`26-${100 + i}`, one)));
+  const receipts = fc.array(
+    fc.record({ day: fc.integer({ min: FRIDAY - 5, max: FRIDAY + 40 }), quantity: fc.integer({ min: 1, max: 3 }) }),
+    { maxLength: 4 },
+  );
+  const scarce = fc.record({
+    onHand: fc.integer({ min: 0, max: 6 }),
+    receipts,
+    orderDays: fc.integer({ min: 1, max: 60 }),
+  });
+
+  test('one choice a job, one advised, the advised one no later in all than any other', () => {
+    fc.assert(
+      fc.property(scarce, jobs, (there, wanted) => {
+        const choices = choicesOf(there, wanted, pace);
+        expect(choices.map(({ jobNumber }) => jobNumber).sort()).toEqual(
+          wanted.map(({ jobNumber }) => jobNumber).sort(),
+        );
+        const advised = choices.filter((one) => one.advised);
+        expect(advised.length).toBe(1);
+        expect(advised[0]!.lateInAll).toBe(Math.min(...choices.map(({ lateInAll }) => lateInAll)));
+      }),
+    );
+  });
+  test('whoever comes first never has its pieces later than in another’s choice', () => {
+    fc.assert(
+      fc.property(scarce, jobs, (there, wanted) => {
+        const choices = choicesOf(there, wanted, pace);
+        for (const { lineId, outcomes } of choices) {
+          const own = outcomes.find((one) => one.lineId === lineId)!.partDay;
+          for (const other of choices)
+            expect(own).toBeLessThanOrEqual(other.outcomes.find((one) => one.lineId === lineId)!.partDay);
+        }
+      }),
+    );
+  });
+  test('nobody has pieces before today, nor is ready before they are there; more on hand makes no job later', () => {
+    fc.assert(
+      fc.property(scarce, jobs, (there, wanted) => {
+        const choices = choicesOf(there, wanted, pace);
+        const more = choicesOf({ ...there, onHand: there.onHand + 3 }, wanted, pace);
+        for (const [i, { outcomes }] of choices.entries())
+          for (const [j, one] of outcomes.entries()) {
+            expect(one.partDay).toBeGreaterThanOrEqual(FRIDAY);
+            if (one.readyDay !== null) expect(one.readyDay).toBeGreaterThanOrEqual(one.partDay);
+            expect(more[i]!.outcomes[j]!.partDay).toBeLessThanOrEqual(one.partDay);
+          }
+      }),
+    );
   });
 });

@@ -86,6 +86,8 @@ function dealOut({ onHand, receipts, orderDays }: Scarce, order: readonly Wantin
   const lots = [
     { day: pace.today, quantity: onHand },
     ...receipts
+      // Whoever would wait longer for a delivery than for an order of today orders.
+      .filter(({ day }) => day <= pace.today + orderDays)
       .toSorted((a, b) => a.day - b.day)
       .map(({ day, quantity }) => ({ day: Math.max(day, pace.today), quantity })),
   ];

@@ -60,4 +60,16 @@ describe('from when a part is needed', () => {
     const round = [stage('a', 10, ['b']), stage('b', 10, ['a'])];
     expect(neededDays({ promisedDay: FRIDAY, stages: round }, 10, USUAL_CALENDAR)('module').day).toBeLessThan(FRIDAY);
   });
+  test('no part is needed before work could begin, nor after the promise; a later promise needs nothing sooner', () => {
+    const kinds = ['module', 'drive', 'charger', 'cable', 'other', 'inlet', 'heater'] as const;
+    for (let later = 0; later < 40; later += 7) {
+      const early = neededDays({ promisedDay: FRIDAY, stages: STAGES }, 10, USUAL_CALENDAR);
+      const late = neededDays({ promisedDay: FRIDAY + later, stages: STAGES }, 10, USUAL_CALENDAR);
+      for (const kind of kinds) {
+        expect(late(kind).day!).toBeGreaterThanOrEqual(early(kind).day!);
+        expect(late(kind).day!).toBeLessThanOrEqual(FRIDAY + later);
+        expect(late(kind).day!).toBeGreaterThanOrEqual(late('other').day!);
+      }
+    }
+  });
 });

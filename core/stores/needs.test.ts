@@ -158,4 +158,36 @@ describe('netting', () => {
       ),
     );
   });
+  test('what is netted is netted alike, however its lines are listed; more stock leaves nobody shorter', () => {
+    const lines = fc.array(fc.tuple(fc.integer({ min: 1, max: 9 }), fc.option(fc.integer({ min: 0, max: 40 }))), {
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(lines, fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 20 }), (wanted, onHand, more) => {
+        const demands = wanted.map(([n, day], i) => demand(String(i), n, day));
+        const need = netItem(item({ onHand, demands, receipts: [receipt(20, 5)] }), 5);
+        const turned = netItem(item({ onHand, demands: demands.toReversed(), receipts: [receipt(20, 5)] }), 5);
+        expect(turned).toEqual(need);
+        const richer = netItem(item({ onHand: onHand + more, demands, receipts: [receipt(20, 5)] }), 5);
+        for (const [i, cover] of richer.covers.entries())
+          expect(cover.short).toBeLessThanOrEqual(need.covers[i]!.short);
+      }),
+    );
+  });
+  test('the curve ends at what there is and comes, less all that is wanted by a day', () => {
+    const lines = fc.array(fc.tuple(fc.integer({ min: 1, max: 9 }), fc.option(fc.integer({ min: 0, max: 40 }))), {
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(lines, fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 9 }), (wanted, onHand, ordered) => {
+        const demands = wanted.map(([n, day], i) => demand(String(i), n, day));
+        const all = item({ onHand, demands, receipts: [receipt(20, 5)] });
+        const dated = demands.reduce((sum, one) => sum + (one.neededDay === null ? 0 : one.quantity), 0);
+        const points = stockCurve(all, 5, ordered);
+        expect(points.at(-1)!.balance).toBe(onHand + 5 + ordered - dated);
+        expect(points.map(({ day }) => day)).toEqual([...new Set(points.map(({ day }) => day))].sort((a, b) => a - b));
+        expect(points[0]!.day).toBe(5);
+      }),
+    );
+  });
 });

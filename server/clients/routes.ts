@@ -5,6 +5,7 @@ import { one } from '../db/one.ts';
 import { client, kitOrder, kitWish, partnerApproval, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { mergePlaces } from '../read/mergePlaces.ts';
 import { dataOf } from './dataOf.ts';
 import { removeFiles, removeTraces, tracesOf } from './removal.ts';
 import { clientRows } from './rows.ts';
@@ -59,6 +60,7 @@ export const clientEndpoints = [
             where other.kit_id = partner_approval.kit_id and other.client_id = ${stays.id} and other.ended_on is null)`);
       await tx.update(partnerApproval).set({ clientId: stays.id }).where(eq(partnerApproval.clientId, gone.id));
       await tx.update(kitOrder).set({ clientId: stays.id }).where(eq(kitOrder.clientId, gone.id));
+      await mergePlaces(tx, 'client', gone.id, stays.id, `${gone.name} is ${stays.name}`);
       await tx.update(kitOrder).set({ partnerId: stays.id }).where(eq(kitOrder.partnerId, gone.id));
       const contact = [...new Set([stays.contact, gone.contact].filter(Boolean))].join('; ').slice(0, 200);
       await tx

@@ -19,6 +19,7 @@ import {
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOfVehicle } from '../read/events.ts';
+import { mergePlaces } from '../read/mergePlaces.ts';
 import { vehicleRows, vehiclesKnown } from './rows.ts';
 
 async function lockVehicle(tx: Tx, id: string, version: number) {
@@ -88,6 +89,7 @@ export const vehiclesEndpoints = [
       if (rootOf(gone.variantId) !== rootOf(stays.variantId))
         throw new RuleBroken('They are of different models: one vehicle is of one model. Put the model right first.');
       await moveAll(tx, gone.id, stays.id, gone.name);
+      await mergePlaces(tx, 'vehicle', gone.id, stays.id, `${gone.name} is ${stays.name}`);
       await tx
         .update(vehicle)
         .set({

@@ -18,6 +18,7 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
 import { jobRows } from '../read/jobs.ts';
+import { releaseParts } from '../read/releaseParts.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
 import { movableJob } from './movable.ts';
 import { changeJob } from './versioned.ts';
@@ -175,6 +176,7 @@ export const jobEndpoints = [
         const sentence = refusal && moveSentence(stored.number, refusal, movable.clockedOn);
         if (refusal === 'reasonNeeded') throw new BadInput({ reason: sentence! });
         if (sentence) throw new RuleBroken(sentence);
+        await releaseParts(tx, stored.id, state);
         return { state };
       });
       const what = `took the job from ${JOB_STATE_NAME[before.state].toLowerCase()} to ${JOB_STATE_NAME[state].toLowerCase()}`;

@@ -376,3 +376,54 @@ test('numbers that a kit order packs are of pieces that lie in bins', async () =
   ).rows[0].serial;
   expect((await pack([free])).status).toBe(200);
 });
+
+describe('what is the same, and what is over', () => {
+  test('two vehicles that are one: what was fitted in either is in it, and is found', async () => {
+    const vehicles = (await ilse.get('/vehicles')).body as {
+      id: string;
+      name: string;
+      version: number;
+      variantId: string;
+    }[];
+    const [milk, flower] = ['Milk van', 'Flower van'].map((name) => vehicles.find((one) => one.name === name)!);
+    await sql('update vehicle set variant_id = $1 where id in ($2, $3)', [milk!.variantId, milk!.id, flower!.id]);
+    const merged = await ilse.send('post', `/vehicles/${milk!.id}/merge`, {
+      ...{ into: flower!.id, version: milk!.version, intoVersion: flower!.version },
+    });
+    expect(merged.status, merged.body.detail).toBe(200);
+    const { rows } = (await ilse.get('/stores/recall/D17')).body as RecallAnswer;
+    const mine = rows.find(({ vehicle }) => vehicle === 'Flower van')!;
+    expect(mine.serials).toEqual(expect.arrayContaining(['N6G-0101', 'N6G-0112', 'N6G-0114']));
+    const found = (await ilse.get('/stores/numbers/find/N6G-0112/page/0')).body as NumberPage;
+    const { events } = (await ilse.get(`/stores/numbers/${found.rows[0]!.id}`)).body as NumberSheet;
+    expect(events.at(-1)).toMatchObject({ what: 'moved', note: 'Milk van is Flower van' });
+  });
+  test('two clients that are one: the kits that were sent to either', async () => {
+    const clients = (await ilse.get('/clients')).body as { id: string; name: string; version: number }[];
+    const [yard, grocers] = ['Ferry Yard Conversions', 'Round Bay Grocers'].map(
+      (name) => clients.find((one) => one.name === name)!,
+    );
+    const merged = await ilse.send('post', `/clients/${yard!.id}/merge`, {
+      ...{ into: grocers!.id, version: yard!.version, intoVersion: grocers!.version },
+    });
+    expect(merged.status, merged.body.detail).toBe(200);
+    const { rows } = await sql(
+      "select count(*)::int as n from stock_place p where kind = 'client' and not exists (select 1 from client where id::text = p.of) and exists (select 1 from stock_balance b where b.place_id = p.id and quantity > 0)",
+    );
+    expect(rows[0].n).toBe(0);
+  });
+  test('a job that is cancelled holds nothing any more, nor waits for anything', async () => {
+    const job = await ilse.job('Ice-cream van');
+    const held = job.parts.find(({ state, serials }) => state === 'inStores' && serials.length === 0)!;
+    const before = await item(held.componentId);
+    const over = await ilse.send('put', `/jobs/${job.number}/state`, {
+      ...{ state: 'cancelled', reason: 'the island got its own ice', version: job.version },
+    });
+    expect(over.status, over.body.detail).toBe(200);
+    const after = await ilse.job('Ice-cream van');
+    expect(after.parts.filter(({ state }) => state === 'inStores' || state === 'ordered')).toEqual([]);
+    const free = await item(held.componentId);
+    expect(before.held - free.held).toBe(held.quantity);
+    expect(free.onHand).toBe(before.onHand);
+  });
+});
