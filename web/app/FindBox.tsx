@@ -16,47 +16,52 @@ const LEAST_WORD = 2;
 const LEAST_NUMBER = 3;
 const MOST_NUMBERS = 4;
 
+interface Found {
+  readonly value: string;
+  readonly label: string;
+}
+
 /**
  * Finds jobs by number, vehicle, client or model, parts by the jobs that wait for them, vehicles, clients, components, and
- * where a thing with a number of its own is now.
+ * where a thing with a number of its own is now. What it looks in is fetched only once it was entered; the box itself stays
+ * the same one, so that no letter typed at once is lost.
  */
 export function FindBox() {
   const navigate = useNavigate();
+  const box = useRef<GetRef<typeof AutoComplete>>(null);
   const [text, setText] = useState('');
   const [asked, setAsked] = useState(false);
+  const [found, setFound] = useState<readonly Found[] | null>(null);
   return (
     <div className="find">
-      {asked ? (
-        <Finder
-          text={text}
-          setText={setText}
-          go={(path) => {
-            // Leaving the box at once lets the keys work in the place gone to.
-            setAsked(false);
-            navigate(path);
-          }}
-        />
-      ) : (
-        <AutoComplete
-          id="find"
-          aria-label="Find a job, part or vehicle"
-          placeholder="Find a job, part or vehicle  /"
-          value={text}
-          onFocus={() => setAsked(true)}
-          style={{ width: '100%' }}
-        />
-      )}
+      {asked ? <Finder text={text} onFound={setFound} /> : null}
+      <AutoComplete
+        id="find"
+        aria-label="Find a job, part or vehicle"
+        ref={box}
+        defaultActiveFirstOption
+        placeholder={asked ? 'Number, vehicle, client or part' : 'Find a job, part or vehicle  /'}
+        value={text}
+        options={[...(found ?? [])]}
+        onFocus={() => setAsked(true)}
+        onSearch={setText}
+        onSelect={(path: string) => {
+          setText('');
+          setAsked(false);
+          setFound(null);
+          // Leaving the box at once lets the keys work in the place gone to.
+          box.current?.blur();
+          navigate(path);
+        }}
+        notFoundContent={text && found ? 'Nothing found.' : null}
+        style={{ width: '100%' }}
+      />
     </div>
   );
 }
 
-function Finder({ text, setText, go }: { text: string; setText: (text: string) => void; go: (path: string) => void }) {
-  const box = useRef<GetRef<typeof AutoComplete>>(null);
-  // Pressed with the pointer, the browser gives the focus to the box that was pressed, which this one has replaced.
-  useEffect(() => {
-    const soon = setTimeout(() => box.current?.focus());
-    return () => clearTimeout(soon);
-  }, []);
+/** Looks in everything for what is typed and tells what it found. */
+function Finder({ text, onFound }: { text: string; onFound: (found: readonly Found[]) => void }) {
   const { data: jobs } = useJobs();
   const { data: floor } = useFloor();
   const { shelves } = useLibrary();
@@ -108,22 +113,6 @@ function Finder({ text, setText, go }: { text: string; setText: (text: string) =
     }));
     return [...found, ...parts, ...known, ...numbered, ...shelf].slice(0, MOST);
   }, [text, jobs, floor, shelves, clients, vehicles, components, numbers]);
-  return (
-    <AutoComplete
-      id="find"
-      aria-label="Find a job, part or vehicle"
-      ref={box}
-      defaultActiveFirstOption
-      placeholder="Number, vehicle, client or part"
-      value={text}
-      options={options}
-      onSearch={setText}
-      onSelect={(path: string) => {
-        setText('');
-        go(path);
-      }}
-      notFoundContent={text ? 'Nothing found.' : null}
-      style={{ width: '100%' }}
-    />
-  );
+  useEffect(() => onFound(options), [options, onFound]);
+  return null;
 }
