@@ -26,6 +26,8 @@ export interface PurchaseLine {
   readonly numbered: boolean;
   readonly quantity: number;
   readonly priceCents: number;
+  /** What the supplier confirmed it at, where that is another price and nobody has agreed to either; else null. */
+  readonly saidCents: number | null;
   readonly promisedOn: string | null;
   readonly firstPromisedOn: string | null;
   /** Jobs whose lines wait for it. */
@@ -93,8 +95,8 @@ export interface PurchaseRow {
   /** The last day anything still open is promised for. */
   readonly promisedOn: string | null;
   readonly sentOn: string | null;
-  /** What asks for somebody: a delivery that was announced, an invoice that does not match, a line that is late. */
-  readonly asks: readonly ('announced' | 'invoice' | 'late' | 'notTaken')[];
+  /** What asks for somebody: a delivery announced, an invoice to settle, another price, a line that is late. */
+  readonly asks: readonly ('announced' | 'invoice' | 'price' | 'late' | 'notTaken')[];
 }
 
 export interface PurchaseSheet extends Omit<PurchaseRow, 'lines' | 'open' | 'asks'> {

@@ -153,6 +153,8 @@ export function problemOf(error: unknown): ProblemError | null {
     if (code === 'DJ002')
       return new ProblemError('rule', 'Live high-voltage work needs an authorised person and a second one clocked on.');
     if (code === 'DJ003') return new ProblemError('conflict', 'Stores do not have that many free.');
+    if (code === 'DJ004')
+      return new ProblemError('conflict', 'Somebody has moved one of these numbers since. Look again, then decide.');
     if (isClash(error)) return new Busy('Two changes met. Nothing was stored; try again.', error);
     if (code.startsWith('22'))
       return new ProblemError('badInput', message ? `This cannot be stored: ${message}.` : 'This cannot be stored.');

@@ -16,6 +16,7 @@ export const PURCHASE_STATE_NAME: Readonly<Record<PurchaseState, string>> = {
 export const PURCHASE_ASKS = {
   announced: 'a delivery to count in',
   invoice: 'an invoice to settle',
+  price: 'another price to agree',
   late: 'late',
   notTaken: 'not taken by the desk yet',
 } as const;

@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { DeskMessage } from '../../contract/supplierDesk.ts';
 import { deskMessageText } from '../../wording/purchases.ts';
 import type { Tx } from '../db/connect.ts';
@@ -41,6 +41,20 @@ export async function takePromises(
   return [...touched];
 }
 
+/** A person has decided at what prices: what the supplier said of them is answered. */
+export async function settlePrices(tx: Tx, purchaseId: string, at: Date): Promise<void> {
+  await tx
+    .update(purchaseMessage)
+    .set({ doneAt: at })
+    .where(
+      and(
+        eq(purchaseMessage.purchaseId, purchaseId),
+        eq(purchaseMessage.kind, 'confirmed'),
+        isNull(purchaseMessage.doneAt),
+      ),
+    );
+}
+
 export interface TakenMessage {
   /** What happened, for the history; null where this message was taken before. */
   readonly what: string | null;
@@ -67,9 +81,10 @@ export async function takeMessage(
   const lineAt = (position: number) => lines.find((line) => line.position === position);
   const what = deskMessageText(message, (n) => `line ${n}`);
   if (message.kind === 'confirmed' || message.kind === 'delayed') {
-    const promises = message.lines.flatMap(({ line, promisedOn, priceCents = null }) => {
+    // Days are the supplier's to say; a price is agreed by a person: until then the one that was ordered at stands.
+    const promises = message.lines.flatMap(({ line, promisedOn }) => {
       const own = lineAt(line);
-      return own ? [{ lineId: own.id, promisedOn, priceCents }] : [];
+      return own ? [{ lineId: own.id, promisedOn, priceCents: null }] : [];
     });
     return { what, jobs: await takePromises(tx, stored, lines, promises) };
   }

@@ -2,6 +2,7 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { ReceiveBody } from '../../contract/purchaseBodies.ts';
 import { outstanding } from '../../core/buying/purchase.ts';
 import { wantsSerials } from '../../core/order/order.ts';
+import { stockText } from '../../wording/stores.ts';
 import type { Tx } from '../db/connect.ts';
 import { made } from '../db/one.ts';
 import {
@@ -17,7 +18,7 @@ import {
 } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
-import { binFor, book, placeOf } from '../read/stock.ts';
+import { binFor, book, notInUse, placeOf } from '../read/stock.ts';
 import { linesOf, progressOf, type StoredLine, type StoredPurchase } from './lock.ts';
 import { type LockJob, numbersOf } from './pegs.ts';
 
@@ -122,9 +123,13 @@ async function takeLine(tx: Tx, { stored, own, line, at, body, byId, when }: Tak
   const open = outstanding({ ordered: own.quantity, dropped: own.dropped, ...(await progressOf(tx, own.id)) });
   if (line.good > open && !body.keepOver)
     throw new BadInput({
-      [`${at}.good`]: `${open / unitSize} of ${name} are still to come and ${line.good / unitSize} were counted. Say that what is over is kept, or count it as wrong: then it goes back.`,
+      [`${at}.good`]: `${stockText(open, unitSize)} of ${name} are still to come and ${stockText(line.good, unitSize)} were counted. Say that what is over is kept, or count it as wrong: then it goes back.`,
     });
   const { serials, batch } = line;
+  if (serials.length > 0 && unitSize > 1)
+    throw new BadInput({ [`${at}.serials`]: `${name} is kept by length: its pieces carry no numbers.` });
+  if (line.binId && (await notInUse(tx, [line.binId])).size > 0)
+    throw new BadInput({ [`${at}.binId`]: 'Choose a bin that is in use.' });
   if (serials.length > line.good)
     throw new BadInput({ [`${at}.serials`]: `${serials.length} numbers for ${line.good} good pieces.` });
   if (serials.length > 0 && serials.length < line.good && wantsSerials(kind as Parameters<typeof wantsSerials>[0]))

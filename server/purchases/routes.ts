@@ -15,7 +15,7 @@ import { BadInput, RuleBroken } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
 import { book, lockStock, outOfBins, placeOf } from '../read/stock.ts';
 import { COMING, linesOf, lockPurchase, progressOf } from './lock.ts';
-import { takePromises } from './messages.ts';
+import { settlePrices, takePromises } from './messages.ts';
 import { pegToOrder, unpeg } from './pegs.ts';
 import { closeWhenAllHere, receive } from './receive.ts';
 import { purchaseRows, purchaseSheet } from './rows.ts';
@@ -155,7 +155,7 @@ export const purchaseEndpoints = [
       return { version: version + 1 };
     }),
   ),
-  serve(purchaseAddress.confirm, ({ change, params, body, today }) =>
+  serve(purchaseAddress.confirm, ({ change, params, body, today, now }) =>
     change(async ({ tx, log }) => {
       const { version } = body;
       const stored = await lockPurchase(tx, params.purchase, { version, states: COMING, what: 'confirmed', today });
@@ -164,6 +164,7 @@ export const purchaseEndpoints = [
         if (!lines.some(({ id }) => id === lineId))
           throw new BadInput({ [`lines.${i}.lineId`]: 'This line is of another order.' });
       const touched = await takePromises(tx, stored, lines, body.lines);
+      await settlePrices(tx, stored.id, now());
       await log({
         what: `wrote down what ${stored.number} is promised for`,
         resource: 'purchase',
@@ -205,7 +206,11 @@ export const purchaseEndpoints = [
         'line of this order',
       );
       const open = outstanding({ ordered: line.quantity, dropped: line.dropped, ...(await progressOf(tx, line.id)) });
-      if (quantity > open) throw new BadInput({ quantity: `Only ${open} are still to come.` });
+      const { unitSize } = one(
+        await tx.select({ unitSize: component.unitSize }).from(component).where(eq(component.id, line.componentId)),
+        'component',
+      );
+      if (quantity > open) throw new BadInput({ quantity: `Only ${stockText(open, unitSize)} are still to come.` });
       await tx
         .update(purchaseLine)
         .set({ dropped: line.dropped + quantity })
@@ -217,7 +222,7 @@ export const purchaseEndpoints = [
         lines.map((each) => (each.id === line.id ? { ...each, dropped: line.dropped + quantity } : each)),
       );
       await log({
-        what: `${quantity} of ${stored.number} will not come: ${why}`,
+        what: `${stockText(quantity, unitSize)} of ${stored.number} will not come: ${why}`,
         resource: 'purchase',
         id: stored.number,
         after: body,
@@ -242,8 +247,9 @@ export const purchaseEndpoints = [
         'line of this order',
       );
       const { accepted, returned } = await progressOf(tx, line.id);
-      if (quantity > accepted - returned) throw new BadInput({ quantity: `${accepted - returned} of it were kept.` });
       const { name, unitSize } = await lockStock(tx, line.componentId);
+      if (quantity > accepted - returned)
+        throw new BadInput({ quantity: `${stockText(accepted - returned, unitSize)} of it were kept.` });
       const free = (await freeStockLocked(tx, line.componentId)) * unitSize;
       if (quantity > free)
         throw new BadInput({

@@ -132,6 +132,17 @@ function announcedOf(head: HeadRow, lines: readonly LineRow[]): Announced[] {
   });
 }
 
+/** What the supplier last confirmed a line at, where that is not what it was ordered at and nobody has answered. */
+function saidCents({ messages }: HeadRow, line: LineRow): number | null {
+  const said = messages.flatMap(({ body, done }) =>
+    body.kind === 'confirmed' && !done
+      ? body.lines.flatMap(({ line: position, priceCents }) => (position === line.position ? (priceCents ?? []) : []))
+      : [],
+  );
+  const last = said.at(-1) ?? null;
+  return last === line.priceCents ? null : last;
+}
+
 const total = (lines: readonly LineRow[]) =>
   lines.reduce((sum, line) => sum + lineCents(line.quantity - line.dropped, line.unitSize, line.priceCents), 0);
 
@@ -153,6 +164,7 @@ function rowOf(head: HeadRow, lines: readonly LineRow[], today: string): Purchas
     asks: [
       ...(announcedOf(head, lines).length > 0 ? (['announced'] as const) : []),
       ...(wrong ? (['invoice'] as const) : []),
+      ...(coming && lines.some((line) => saidCents(head, line) !== null) ? (['price'] as const) : []),
       ...(late ? (['late'] as const) : []),
       ...(head.state === 'sent' && head.deskUrl !== '' && head.takenAt === null ? (['notTaken'] as const) : []),
     ],
@@ -206,6 +218,7 @@ export async function purchaseSheet(db: Db | Tx, number: string, today: string):
     ...{ byDesk: head.deskUrl !== '', takenAt: head.takenAt, version: head.version },
     lines: lines.map(({ purchaseId: _p, position: _n, kind, ...line }) => ({
       ...line,
+      saidCents: saidCents(head, { ...line, kind, position: _n } as LineRow),
       numbered: wantsSerials(kind),
       outstanding: openOf({ ...line, kind } as LineRow),
     })) as unknown as PurchaseSheet['lines'],

@@ -1,7 +1,7 @@
 import { and, eq, gt } from 'drizzle-orm';
 import type { Tx } from '../db/connect.ts';
 import { serialItem, stockBalance, stockPlace } from '../db/schema/index.ts';
-import { book } from './stock.ts';
+import { book, lockStock, quantityAt } from './stock.ts';
 
 /**
  * Two vehicles, or two clients, are the same: what the ledger has at the one is at the other. Where both have something it
@@ -28,11 +28,14 @@ export async function mergePlaces(
     return;
   }
   const there = await tx
-    .select()
+    .select({ componentId: stockBalance.componentId })
     .from(stockBalance)
     .where(and(eq(stockBalance.placeId, gone.id), gt(stockBalance.quantity, 0)))
     .orderBy(stockBalance.componentId);
-  for (const { componentId, quantity } of there) {
+  for (const { componentId } of there) {
+    await lockStock(tx, componentId);
+    const quantity = await quantityAt(tx, componentId, gone.id);
+    if (quantity <= 0) continue;
     const numbers = await tx
       .select({ id: serialItem.id })
       .from(serialItem)

@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { MoveKind, StockPlaceKind, Taking } from '../../core/stores/ledger.ts';
 import { takeFrom } from '../../core/stores/ledger.ts';
+import { stockText } from '../../wording/stores.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, serialItem, stockBalance, stockMove, stockMoveSerial, stockPlace } from '../db/schema/index.ts';
@@ -22,6 +23,19 @@ export async function placeOf(tx: Tx, kind: Exclude<StockPlaceKind, 'bin'>, of =
   return fresh?.id ?? (await known())!;
 }
 
+/** Which of these are no bins in use; the others stay in use until the end of the change. */
+export async function notInUse(tx: Tx, binIds: readonly string[]): Promise<ReadonlySet<string>> {
+  if (binIds.length === 0) return new Set();
+  const bins = await tx
+    .select({ id: stockPlace.id })
+    .from(stockPlace)
+    .where(and(inArray(stockPlace.id, [...binIds]), eq(stockPlace.kind, 'bin'), eq(stockPlace.closed, false)))
+    .orderBy(stockPlace.id)
+    .for('share');
+  const used = new Set(bins.map(({ id }) => id));
+  return new Set(binIds.filter((id) => !used.has(id)));
+}
+
 /** The bin that goods without one of their own are put into, made when the first come. */
 const FIRST_BIN = 'Shelf';
 
@@ -37,8 +51,16 @@ export async function binFor(tx: Tx, componentId: string): Promise<string> {
     .from(stockPlace)
     .where(and(eq(stockPlace.kind, 'bin'), eq(stockPlace.closed, false)))
     .orderBy(sql`lower(${stockPlace.name}) <> ${FIRST_BIN.toLowerCase()}`, stockPlace.name)
-    .limit(1);
+    .limit(1)
+    .for('share');
   if (any) return any.id;
+  // Every bin was given up: the first is taken into use again.
+  const [again] = await tx
+    .update(stockPlace)
+    .set({ closed: false })
+    .where(and(eq(stockPlace.kind, 'bin'), sql`lower(${stockPlace.name}) = ${FIRST_BIN.toLowerCase()}`))
+    .returning({ id: stockPlace.id });
+  if (again) return again.id;
   return made(await tx.insert(stockPlace).values({ kind: 'bin', name: FIRST_BIN }).returning()).id;
 }
 
@@ -169,7 +191,7 @@ const LISTED = 6;
  * @throws RuleBroken where a number is elsewhere or held for another line, or where it must be said which
  */
 export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> {
-  const { name, binId } = await lockStock(tx, wanted.componentId);
+  const { name, binId, unitSize } = await lockStock(tx, wanted.componentId);
   const there = await numberedInBins(tx, wanted.componentId);
   const balances = await tx
     .select({ placeId: stockBalance.placeId, quantity: stockBalance.quantity })
@@ -205,7 +227,7 @@ export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> 
     throw new RuleBroken(
       open.length > 0
         ? `Say which of ${name} it is: stores have ${some.join(', ')}${more}.`
-        : `Stores do not have ${wanted.quantity} of ${name}.`,
+        : `Stores do not have ${stockText(wanted.quantity, unitSize)} of ${name}.`,
     );
   }
   const known = new Map<string, { quantity: number; serialIds: string[] }>();

@@ -23,15 +23,14 @@ export async function binRows(db: Db): Promise<BinRow[]> {
   return rows;
 }
 
-/** A bin, or a problem that says there is none. */
-export const binOf = async (db: Db | Tx, id: string) =>
-  one(
-    await db
-      .select()
-      .from(stockPlace)
-      .where(and(eq(stockPlace.id, id), eq(stockPlace.kind, 'bin'))),
-    'bin',
-  );
+/** A bin, or a problem that says there is none; locked for whoever is about to change it. */
+export async function binOf(db: Db | Tx, id: string, lock?: 'no key update') {
+  const bins = db
+    .select()
+    .from(stockPlace)
+    .where(and(eq(stockPlace.id, id), eq(stockPlace.kind, 'bin')));
+  return one(await (lock ? bins.for(lock) : bins), 'bin');
+}
 
 /** What lies in a bin, to be counted. */
 export async function inBin(db: Db, id: string): Promise<BinLine[]> {

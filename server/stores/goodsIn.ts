@@ -3,9 +3,9 @@ import type { GoodsInBody, GoodsInLine } from '../../contract/stores.ts';
 import { wantsSerials } from '../../core/order/order.ts';
 import { serialsTwice } from '../../core/stores/serials.ts';
 import type { Tx } from '../db/connect.ts';
-import { component, serialItem, stockPlace } from '../db/schema/index.ts';
+import { component, serialItem } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
-import { binFor, bookAll, placeOf } from '../read/stock.ts';
+import { binFor, bookAll, notInUse, placeOf } from '../read/stock.ts';
 
 type Stored = Pick<typeof component.$inferSelect, 'id' | 'name' | 'kind' | 'unitSize' | 'supplierId' | 'binId'>;
 
@@ -113,12 +113,7 @@ async function refuseNumbers(tx: Tx, lines: readonly GoodsInLine[], stored: Read
 
 async function refuseBins(tx: Tx, lines: readonly GoodsInLine[]) {
   const ids = [...new Set(lines.flatMap(({ binId }) => (binId ? [binId] : [])))];
-  if (ids.length === 0) return;
-  const bins = await tx
-    .select({ id: stockPlace.id })
-    .from(stockPlace)
-    .where(and(inArray(stockPlace.id, ids), eq(stockPlace.kind, 'bin'), eq(stockPlace.closed, false)));
-  const there = new Set(bins.map(({ id }) => id));
+  const gone = await notInUse(tx, ids);
   for (const [i, { binId }] of lines.entries())
-    if (binId && !there.has(binId)) throw new BadInput({ [`lines.${i}.binId`]: 'Choose a bin that is in use.' });
+    if (binId && gone.has(binId)) throw new BadInput({ [`lines.${i}.binId`]: 'Choose a bin that is in use.' });
 }

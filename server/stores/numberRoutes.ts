@@ -1,15 +1,16 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { type NumberRow, numbersAddress, type RecallAnswer } from '../../contract/numbers.ts';
 import { toCsv } from '../../wording/csv.ts';
 import { ORIGIN_NAME, placeSays } from '../../wording/stores.ts';
-import { made, one } from '../db/one.ts';
+import type { StoredJob } from '../change.ts';
+import { one } from '../db/one.ts';
 import { job, pack, serialItem } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { lockStock, newSerial, placeOf, withoutNumber } from '../read/stock.ts';
+import { lockStock, newSerial, notInUse, placeOf, withoutNumber } from '../read/stock.ts';
 import { binOf } from './bins.ts';
 import { allNumbers, numberPage, numberSheet, numbersInBins } from './numbers.ts';
-import { lockPack, makePack, movePack, packRows, putInto, takeOutOf } from './packs.ts';
+import { jobsOfPack, lockPack, makePack, movePack, packRows, putInto, takeOutOf } from './packs.ts';
 import { recall } from './recall.ts';
 import { sendCsv } from './sendCsv.ts';
 
@@ -81,7 +82,9 @@ export const numberEndpoints = [
         const [known] = await tx
           .select({ serial: serialItem.serial })
           .from(serialItem)
-          .where(and(eq(serialItem.componentId, params.component), eq(serialItem.serial, serial)));
+          .where(
+            and(eq(serialItem.componentId, params.component), sql`lower(${serialItem.serial}) = lower(${serial})`),
+          );
         if (known) throw new BadInput({ serials: `${known.serial} is in the books already.` });
         await newSerial(tx, {
           ...{ componentId: params.component, serial, batch: body.batch, origin: 'unknown', placeId: bin.id },
@@ -140,15 +143,26 @@ export const numberEndpoints = [
     change(async ({ tx, log, job: lock }) => {
       if ((body.binId === null) === (body.jobNumber === null))
         throw new BadInput({ binId: 'Choose where it goes: a bin, or the vehicle of a job.' });
-      // Jobs before stock: the one order of locks.
-      const to = body.jobNumber === null ? null : await lock({ number: body.jobNumber });
+      // Jobs before stock, in one order: the one it goes to, and those that lose what they had of it.
+      const toJobId =
+        body.jobNumber === null
+          ? null
+          : one(await tx.select({ id: job.id }).from(job).where(eq(job.number, body.jobNumber)), 'job').id;
+      const locked = new Map<string, StoredJob>();
+      const having = await jobsOfPack(tx, params.id);
+      for (const id of [...new Set(toJobId === null ? having : [...having, toJobId])].sort())
+        locked.set(id, await lock({ id }));
+      const to = toJobId === null ? null : locked.get(toJobId)!;
       if (to && (to.state === 'handedOver' || to.state === 'cancelled' || to.state === 'enquiry'))
         throw new BadInput({ jobNumber: `Nothing is fitted in ${to.number} now.` });
       const stored = await lockPack(tx, params.id, body.version);
-      const toId =
-        to === null ? (await binOf(tx, body.binId!)).id : await placeOf(tx, 'vehicle', await vehicleOf(tx, to.id));
-      const going = { packId: stored.id, toId, jobId: to?.id ?? null, byId: person.id, at: now(), why: body.why };
-      const touched = await movePack(tx, going);
+      if (body.binId !== null && (await notInUse(tx, [body.binId])).size > 0)
+        throw new BadInput({ binId: 'Choose a bin that is in use.' });
+      const toId = to === null ? body.binId! : await placeOf(tx, 'vehicle', to.vehicleId);
+      const touched = await movePack(tx, {
+        ...{ packId: stored.id, toId, jobId: toJobId, locked: new Set(locked.keys()) },
+        ...{ mayTakeOut: person.role === 'manager', byId: person.id, at: now(), why: body.why },
+      });
       const what = `moved pack ${stored.name}: ${body.why}`;
       await log({ what, resource: 'stock', id: stored.id, job: to?.number ?? null, after: body });
       for (const number of touched)
@@ -163,6 +177,3 @@ export const numberEndpoints = [
     }),
   ),
 ];
-
-const vehicleOf = async (tx: Parameters<typeof placeOf>[0], jobId: string): Promise<string> =>
-  made(await tx.select({ id: job.vehicleId }).from(job).where(eq(job.id, jobId))).id;

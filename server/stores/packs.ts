@@ -1,5 +1,6 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { PackRow } from '../../contract/numbers.ts';
+import type { StockPlaceKind } from '../../core/stores/ledger.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, job, pack, packModule, partLine, serialItem, stockPlace } from '../db/schema/index.ts';
@@ -86,11 +87,41 @@ export async function takeOutOf(tx: Tx, packId: string, serialIds: readonly stri
     .where(eq(pack.id, packId));
 }
 
+/** The modules of a pack, with the line each is for and that line's job. */
+const modulesOf = (tx: Tx, packId: string) =>
+  tx
+    .select({
+      id: serialItem.id,
+      serial: serialItem.serial,
+      componentId: serialItem.componentId,
+      placeId: serialItem.placeId,
+      partLineId: serialItem.partLineId,
+      jobId: partLine.jobId,
+    })
+    .from(packModule)
+    .innerJoin(serialItem, eq(serialItem.id, packModule.serialId))
+    .leftJoin(partLine, eq(partLine.id, serialItem.partLineId))
+    .where(and(eq(packModule.packId, packId), isNull(packModule.until)));
+
+/** Jobs whose lines have modules of a pack: they are changed when it is moved. */
+export const jobsOfPack = async (tx: Tx, packId: string): Promise<string[]> =>
+  (await modulesOf(tx, packId)).flatMap(({ jobId }) => jobId ?? []);
+
+/** What is there is not the workshop's to move. */
+const GONE: Partial<Record<StockPlaceKind, string>> = {
+  scrap: 'was scrapped',
+  supplier: 'went back to its supplier',
+  count: 'was gone at a count',
+};
+
 interface Going {
   readonly packId: string;
   readonly toId: string;
   /** The job whose vehicle it goes into; null for a bin. */
   readonly jobId: string | null;
+  /** Jobs that are locked: those of its modules must be among them. */
+  readonly locked: ReadonlySet<string>;
+  readonly mayTakeOut: boolean;
   readonly byId: string;
   readonly at: Date;
   readonly why: string;
@@ -100,19 +131,12 @@ interface Going {
  * Moves every module of a pack. Lines of jobs still open that had them are short again; the job they come to has them on its
  * list as fitted. What was fitted in a job that has been handed over stays its record.
  */
-export async function movePack(tx: Tx, { packId, toId, jobId, byId, at, why }: Going): Promise<readonly string[]> {
-  const items = await tx
-    .select({
-      id: serialItem.id,
-      componentId: serialItem.componentId,
-      placeId: serialItem.placeId,
-      partLineId: serialItem.partLineId,
-    })
-    .from(packModule)
-    .innerJoin(serialItem, eq(serialItem.id, packModule.serialId))
-    .where(and(eq(packModule.packId, packId), isNull(packModule.until)));
-  const moving = items.filter(({ placeId }) => placeId !== toId);
+export async function movePack(tx: Tx, going: Going): Promise<readonly string[]> {
+  const { packId, toId, jobId, locked, mayTakeOut, byId, at, why } = going;
+  const moving = (await modulesOf(tx, packId)).filter(({ placeId }) => placeId !== toId);
   if (moving.length === 0) throw new RuleBroken('It is there already.');
+  if (moving.some((item) => item.jobId !== null && !locked.has(item.jobId)))
+    throw new RuleBroken('One of its modules was put on a job since. Look again, then decide.');
   const places = new Map(
     (
       await tx
@@ -121,6 +145,11 @@ export async function movePack(tx: Tx, { packId, toId, jobId, byId, at, why }: G
         .where(inArray(stockPlace.id, [...new Set(moving.map(({ placeId }) => placeId!))]))
     ).map((place) => [place.id, place.kind]),
   );
+  for (const { serial, placeId } of moving) {
+    const kind = places.get(placeId!)!;
+    if (GONE[kind]) throw new RuleBroken(`${serial} ${GONE[kind]}. Take it out of the pack first.`);
+    if (kind === 'vehicle' && !mayTakeOut) throw new RuleBroken('A fitted part is taken out again by a manager.');
+  }
   const touched = await leaveLines(tx, moving);
   const components = [...new Set(moving.map(({ componentId }) => componentId))].sort();
   for (const componentId of components) {

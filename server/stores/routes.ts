@@ -8,7 +8,7 @@ import { component, stockBalance, stockMove, stockPlace } from '../db/schema/ind
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
-import { book, lockStock, placeOf, quantityAt } from '../read/stock.ts';
+import { book, lockStock, notInUse, placeOf, quantityAt } from '../read/stock.ts';
 import { binOf, binRows, countBin, inBin, refuseSameBin, stocktakeRows } from './bins.ts';
 import { takeIn } from './goodsIn.ts';
 import { itemPage, itemSheet, keptItems } from './items.ts';
@@ -70,7 +70,8 @@ export const storesEndpoints = [
       );
       if (stored.version !== body.version) throw new Stale(await itemSheet(tx, stored.id));
       const { binId, reorderAt, reorderTo, byLength } = body;
-      if (binId !== null) await binOf(tx, binId);
+      if (binId !== null && (await notInUse(tx, [binId])).size > 0)
+        throw new BadInput({ binId: 'Choose a bin that is in use.' });
       if ((reorderAt === null) !== (reorderTo === null))
         throw new BadInput({
           [reorderAt === null ? 'reorderAt' : 'reorderTo']: 'Both, when to order again and up to how many, or neither.',
@@ -103,8 +104,8 @@ export const storesEndpoints = [
     change(async ({ tx, log }) => {
       const { name, unitSize } = await lockStock(tx, params.component);
       await binOf(tx, body.fromBinId);
-      if (body.toBinId !== null && (await binOf(tx, body.toBinId)).closed)
-        throw new BadInput({ toBinId: 'This bin was given up. Choose another.' });
+      if (body.toBinId !== null && (await notInUse(tx, [body.toBinId])).size > 0)
+        throw new BadInput({ toBinId: 'Choose a bin that is in use.' });
       if (body.fromBinId === body.toBinId) throw new BadInput({ toBinId: 'That is the bin it is in.' });
       if (body.toBinId === null && body.note === '') throw new BadInput({ note: 'Say why it is scrapped.' });
       const there = await quantityAt(tx, params.component, body.fromBinId);
@@ -113,7 +114,9 @@ export const storesEndpoints = [
       if (body.toBinId === null) {
         const free = await freeStockLocked(tx, params.component);
         if (body.quantity > free * unitSize)
-          throw new BadInput({ quantity: `Only ${Math.max(0, free)} are free; the rest is held for jobs.` });
+          throw new BadInput({
+            quantity: `Only ${stockText(Math.max(0, free) * unitSize, unitSize)} are free; the rest is held for jobs.`,
+          });
       }
       const serialIds = await serialsInBin(tx, params.component, body.fromBinId, body);
       const toId = body.toBinId ?? (await placeOf(tx, 'scrap'));
@@ -155,7 +158,7 @@ export const storesEndpoints = [
   serve(storesAddress.changeBin, ({ change, params, body }) =>
     change(async ({ tx, log }) => {
       await tx.execute(sql`select pg_advisory_xact_lock(4417041)`);
-      const before = await binOf(tx, params.id);
+      const before = await binOf(tx, params.id, 'no key update');
       await refuseSameBin(tx, body.name, before.id);
       if (body.closed) {
         const [left] = await tx

@@ -183,6 +183,21 @@ describe('an order', () => {
     const labels = await ilse.get(`/purchases/${number}/labels.pdf`);
     expect(labels.status).toBe(200);
   });
+  test('comes into a bin in use and nowhere else; hose is told in metres and carries no numbers', async () => {
+    const number = await sent(['coolant-hose-19', 5000, 640]);
+    const [line] = (await order(number)).lines;
+    const put = async (more: object) => (await receive(number, 'H-1', [arrived(line!.id, 2000, more)])).body.fields;
+    const { rows } = await sql("select id from stock_place where kind = 'vehicle' limit 1");
+    expect((await put({ binId: rows[0].id }))['lines.0.binId']).toBe('Choose a bin that is in use.');
+    expect((await put({ serials: ['H-1'] }))['lines.0.serials']).toMatch(/kept by length/);
+    const over = await receive(number, 'H-1', [arrived(line!.id, 6000)]);
+    expect(over.body.fields['lines.0.good']).toMatch(/^5.m of .* are still to come and 6.m were counted/);
+    const { version } = await order(number);
+    const drop = await ilse.send('post', `/purchases/${number}/drop`, {
+      ...{ lineId: line!.id, quantity: 9000, why: 'not made any more', version },
+    });
+    expect(drop.body.fields.quantity).toMatch(/^Only 5.m are still to come/);
+  });
   test('what will not come is dropped, and whoever waited for it is told', async () => {
     await dropLines(shop.pool(), "component_id = 'steering-pump'");
     await putOnHand(shop.pool(), 'steering-pump', 0);

@@ -61,6 +61,21 @@ describe('what is kept', () => {
   });
 });
 
+test('nothing lies in a bin that was given up, whoever is first', async () => {
+  await putOnHand(shop.pool(), 'hv-label-set', 30);
+  const from = (await item('hv-label-set')).places.find(({ place }) => place.kind === 'bin')!.place.id;
+  for (let i = 0; i < 8; i++) {
+    const bin = await ilse.send('post', '/stores/bins', { name: `Z${i}`, closed: false });
+    const [closed, moved] = await Promise.all([
+      ilse.send('put', `/stores/bins/${bin.body.id}`, { name: `Z${i}`, closed: true }),
+      jory.send('post', '/stores/items/hv-label-set/move', {
+        ...{ fromBinId: from, toBinId: bin.body.id, quantity: 1, serials: [], note: '' },
+      }),
+    ]);
+    expect([closed.status, moved.status].sort()).toEqual([200, 400]);
+  }
+});
+
 describe('goods in', () => {
   test('numbers come in with batch and delivery, once', async () => {
     const before = await item('charger-33');
@@ -181,6 +196,7 @@ describe('a number', () => {
     expect((await give(['D-1', 'D-2', 'D-3'])).body.fields.serials).toMatch(/^2 of .* carry no number yet/);
     expect((await give(['D-1'])).body).toEqual({ numbers: 1 });
     expect((await give(['D-1'])).body.fields.serials).toMatch(/in the books already/);
+    expect((await give(['d-1'])).body.fields.serials).toMatch(/D-1 is in the books already/);
   });
 });
 
@@ -253,13 +269,14 @@ describe('a pack', () => {
     const again = await jory.send('post', '/stores/packs', { name: 'P-91', note: '', serialIds: [rows[0].id] });
     expect(again.body.fields.serialIds).toMatch(/is in P-90/);
     const [van, library] = [await ilse.job('Bakery van'), await ilse.job('Mobile library')];
-    const move = async (jobNumber: string) =>
-      jory.send('post', `/stores/packs/${made.body.id}/move`, {
+    const move = async (jobNumber: string, by = ilse) =>
+      by.send('post', `/stores/packs/${made.body.id}/move`, {
         ...{ binId: null, jobNumber, why: 'to try the range', version: (await pack('P-90')).version },
       });
-    expect((await move(van.number)).status).toBe(200);
+    expect((await move(van.number, jory)).status).toBe(200);
     const fitted = (await ilse.job('Bakery van')).parts.find((part) => part.componentId === 'module-n6-graded')!;
     expect(fitted).toMatchObject({ state: 'fitted', quantity: 4, serials: rows.map(({ serial }) => serial) });
+    expect((await move(library.number, jory)).body.detail).toBe('A fitted part is taken out again by a manager.');
     expect((await move(library.number)).status).toBe(200);
     expect((await ilse.job('Bakery van')).parts.find(({ id }) => id === fitted.id)).toMatchObject({
       state: 'missing',
@@ -296,6 +313,21 @@ describe('a pack', () => {
     expect((await pack('P-92')).modules.length).toBe(4);
     const { events } = (await ilse.get(`/stores/numbers/${first!.id}`)).body as NumberSheet;
     expect(events.flatMap((event) => (event.what === 'packed' ? [event.pack] : []))).toEqual(['P-17', 'P-90', 'P-92']);
+  });
+  test('does not come back from the scrap with a module of it', async () => {
+    const { rows } = await sql(
+      `select i.id, i.serial, i.place_id from serial_item i join stock_place p on p.id = i.place_id and p.kind = 'bin'
+        where component_id = 'module-n6-graded' and part_line_id is null
+          and not exists (select 1 from pack_module m where m.serial_id = i.id and m.until is null) order by serial limit 1`,
+    );
+    const [{ id, serial, place_id: binId }] = rows;
+    const made = await jory.send('post', '/stores/packs', { name: 'P-93', note: '', serialIds: [id] });
+    const scrap = { fromBinId: binId, toBinId: null, quantity: 1, serials: [serial], note: 'swollen' };
+    expect((await jory.send('post', '/stores/items/module-n6-graded/move', scrap)).status).toBe(200);
+    const back = await ilse.send('post', `/stores/packs/${made.body.id}/move`, {
+      ...{ binId, jobNumber: null, why: 'to look at it', version: 1 },
+    });
+    expect([back.status, back.body.detail]).toEqual([422, expect.stringMatching(/was scrapped/)]);
   });
 });
 

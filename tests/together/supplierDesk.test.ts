@@ -1,7 +1,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { PurchaseSheet } from '../../contract/purchases.ts';
+import type { PurchaseRow, PurchaseSheet } from '../../contract/purchases.ts';
 import { connect } from '../../server/db/connect.ts';
 import { askDesk, DeskFault, ordersToAsk } from '../../server/purchases/desk.ts';
 import { startQueue } from '../../server/queue/queue.ts';
@@ -132,6 +132,32 @@ describe('a supplier’s desk', () => {
       lineId: now.lines[0]!.id,
       ordered: 39_500,
       invoiced: 40_200,
+    });
+  });
+  test('a price it confirms at is asked about, and is ours only once a person has agreed', async () => {
+    mood = { ...FRIENDLY, asksCents: 300 };
+    const number = await sent();
+    await ask(number);
+    steps(1);
+    await ask(number);
+    const asks = async () =>
+      ((await ilse.get('/purchases')).body as PurchaseRow[]).find((row) => row.number === number)!.asks;
+    const asked = await sheet(number);
+    expect(asked.lines[0]).toMatchObject({ priceCents: 39_500, saidCents: 39_800, promisedOn: '2027-02-01' });
+    expect(await asks()).toContain('price');
+    const [line] = asked.lines;
+    const agree = await ilse.send('post', `/purchases/${number}/confirm`, {
+      lines: [{ lineId: line!.id, promisedOn: line!.promisedOn, priceCents: 39_500 }],
+      version: asked.version,
+    });
+    expect(agree.status).toBe(200);
+    // Held to what was ordered: the question is answered, and the dearer invoice does not match.
+    expect((await sheet(number)).lines[0]).toMatchObject({ priceCents: 39_500, saidCents: null });
+    expect(await asks()).not.toContain('price');
+    steps(10);
+    await ask(number);
+    expect((await sheet(number)).invoices[0]!.findings).toContainEqual({
+      ...{ finding: 'price', lineId: line!.id, ordered: 39_500, invoiced: 39_800 },
     });
   });
   test('away, or saying what nobody knows: told, nothing stored, asked again', async () => {

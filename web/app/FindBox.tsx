@@ -109,7 +109,8 @@ function Finder({ text, onFound }: { text: string; onFound: (found: readonly Fou
     }));
     const numbered = (numbers?.rows ?? []).slice(0, MOST_NUMBERS).map((one) => ({
       value: `/stores/numbers/${one.id}`,
-      label: `${one.serial}, ${one.component}: ${placeSays(one.place)}`,
+      // Where it is comes first: the box is narrow, and that is what was asked.
+      label: `${one.serial}: ${placeSays(one.place)}, ${one.component}`,
     }));
     return [...found, ...parts, ...known, ...numbered, ...shelf].slice(0, MOST);
   }, [text, jobs, floor, shelves, clients, vehicles, components, numbers]);

@@ -89,7 +89,7 @@ function story(order: DeskOrder, mood: Mood, at: number): Known['messages'] {
   }));
   const invoiced = order.lines.map(({ line, quantity, priceCents }) => ({
     ...{ line, quantity },
-    priceCents: line === first.line ? priceCents + mood.dearerCents : priceCents,
+    priceCents: line === first.line ? priceCents + mood.asksCents + mood.dearerCents : priceCents,
   }));
   const net = order.lines.reduce((sum, { line, unit: per }, i) => {
     const { quantity, priceCents } = invoiced[i]!;
@@ -101,7 +101,10 @@ function story(order: DeskOrder, mood: Mood, at: number): Known['messages'] {
       after: 1,
       message: {
         ...{ key: `${order.number} confirmed`, kind: 'confirmed' },
-        lines: order.lines.map(({ line, priceCents }) => ({ line, promisedOn, priceCents })),
+        lines: order.lines.map(({ line, priceCents }) => ({
+          ...{ line, promisedOn },
+          priceCents: line === first.line ? priceCents + mood.asksCents : priceCents,
+        })),
       },
     },
   ];

@@ -14,9 +14,14 @@ export interface Mood {
   readonly sendsTwice: boolean;
   /** The first line is invoiced at so many more minor units than it was confirmed at. */
   readonly dearerCents: number;
+  /** The first line is confirmed, and invoiced, at so many more minor units than it was ordered at. */
+  readonly asksCents: number;
 }
 
-export const FRIENDLY: Mood = { away: 0, delayDays: 0, short: 0, repeats: false, sendsTwice: false, dearerCents: 0 };
+export const FRIENDLY: Mood = {
+  ...{ away: 0, delayDays: 0, short: 0, repeats: false, sendsTwice: false },
+  ...{ dearerCents: 0, asksCents: 0 },
+};
 
 const hash = (text: string): number => [...text].reduce((sum, letter) => (sum * 31 + letter.codePointAt(0)!) >>> 0, 7);
 
@@ -33,5 +38,6 @@ export const moodsOf =
       repeats: chance(0.3),
       sendsTwice: chance(0.15),
       dearerCents: chance(0.2) ? 100 + Math.floor(random() * 900) : 0,
+      asksCents: chance(0.15) ? 100 + Math.floor(random() * 900) : 0,
     };
   };

@@ -165,7 +165,7 @@ export function GradeForm({
             />
             <QuantityInput
               label="Resistance, mΩ"
-              kind="ratio"
+              kind="coefficient"
               mayBeEmpty
               digits={2}
               width={130}

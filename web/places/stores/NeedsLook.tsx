@@ -89,7 +89,7 @@ export function NeedsLook({ picked }: { picked: string | null }) {
 }
 
 function First({ row: { first, unitSize, state } }: { row: NeedRow }) {
-  if (!first) return null;
+  if (!first) return state === 'order' ? <span className="soft">runs low</span> : null;
   return (
     <>
       {/^K/.test(first.number) ? (

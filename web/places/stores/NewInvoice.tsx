@@ -48,7 +48,7 @@ export function NewInvoice({ order, done }: { order: PurchaseSheet; done: () => 
   const money = (label: string, cents: number, set: (cents: number | null) => void, fault: string | undefined) => (
     <QuantityInput
       label={`${label}, ${order.currency}`}
-      kind="ratio"
+      kind="coefficient"
       digits={2}
       width={120}
       value={cents / 100}
@@ -89,7 +89,7 @@ export function NewInvoice({ order, done }: { order: PurchaseSheet; done: () => 
           <QuantityInput
             label={`Price of ${line.name} on the invoice`}
             hideLabel
-            kind="ratio"
+            kind="coefficient"
             digits={2}
             width={110}
             value={inUnits(lines[line.id]!.priceCents)}

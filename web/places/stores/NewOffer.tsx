@@ -58,7 +58,7 @@ export function NewOffer({ round, done }: { round: OfferRound; done: () => void 
         </div>
         <QuantityInput
           label="For all that is in it"
-          kind="ratio"
+          kind="coefficient"
           digits={2}
           width={130}
           value={price}
@@ -89,7 +89,7 @@ export function NewOffer({ round, done }: { round: OfferRound; done: () => void 
         <div className="row" style={{ alignItems: 'start' }}>
           <QuantityInput
             label={`One ${currency} in ${own}`}
-            kind="ratio"
+            kind="coefficient"
             digits={6}
             width={150}
             value={rate}

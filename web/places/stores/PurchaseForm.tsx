@@ -108,7 +108,7 @@ export function PurchaseForm({ stored, onClose }: { stored: PurchaseSheet | null
           <div className="row" style={{ alignItems: 'start' }}>
             <QuantityInput
               label={`One ${currency} in ${own}`}
-              kind="ratio"
+              kind="coefficient"
               digits={6}
               width={150}
               value={rate}
@@ -186,7 +186,7 @@ function OrderLine({ shelves, line, at, currency, form, change, drop }: LineProp
       />
       <QuantityInput
         label={`Each, ${currency}`}
-        kind="ratio"
+        kind="coefficient"
         digits={2}
         value={line.priceCents === null ? null : line.priceCents / 100}
         onChange={(price) => change({ priceCents: price === null ? null : Math.round(price * 100) })}

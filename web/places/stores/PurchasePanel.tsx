@@ -165,7 +165,14 @@ function Lines({ order, may }: { order: PurchaseSheet; may: boolean }) {
             ''
           ),
         ),
-        figures('Each', (line) => formatQuantity(line.priceCents, 'money', set, { digits: 2 })),
+        figures('Each', (line) => (
+          <>
+            {formatQuantity(line.priceCents, 'money', set, { digits: 2 })}
+            {line.saidCents !== null && (
+              <div className="stop small">{`they say ${formatQuantity(line.saidCents, 'money', set, { digits: 2 })}`}</div>
+            )}
+          </>
+        )),
         actions('More', (line) => (may || line.accepted > 0 ? <ShortLine order={order} line={line} /> : null)),
       ]}
     />

@@ -43,7 +43,12 @@ export function PurchasePromises({ order, onClose }: { order: PurchaseSheet; onC
           rows={order.lines}
           rowKey={({ id }) => id}
           columns={({ words }) => [
-            words('Part', ({ name }) => name),
+            words('Part', ({ name, saidCents }) => (
+              <>
+                {name}
+                {saidCents !== null && <div className="stop small">{`they say ${(saidCents / 100).toFixed(2)}`}</div>}
+              </>
+            )),
             words('Promised for', ({ id, name }) => (
               <DayInput
                 label={`Day ${name} is promised for`}
@@ -56,7 +61,7 @@ export function PurchasePromises({ order, onClose }: { order: PurchaseSheet; onC
               <QuantityInput
                 label={`Price of ${name}`}
                 hideLabel
-                kind="ratio"
+                kind="coefficient"
                 digits={2}
                 width={110}
                 value={lines[id]!.priceCents === null ? null : lines[id]!.priceCents / 100}

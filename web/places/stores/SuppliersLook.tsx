@@ -47,7 +47,11 @@ export function SuppliersLook({ picked }: { picked: string | null }) {
                   ) : (
                     <>
                       <span className={row.late * 2 > row.came ? 'stop' : ''}>
-                        {row.late === 0 ? `all ${row.came} kept` : `late ${row.late} of ${row.came}`}
+                        {row.late === 0
+                          ? row.came === 1
+                            ? 'the one kept'
+                            : `all ${row.came} kept`
+                          : `late ${row.late} of ${row.came}`}
                       </span>
                       {row.late > 0 && (
                         <span className="soft">{`, ${days(row.medianLateDays ?? 0)} at the median`}</span>
