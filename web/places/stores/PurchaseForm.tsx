@@ -5,9 +5,8 @@ import { useNavigate } from 'react-router';
 import { type PurchaseSheet, purchaseAddress } from '../../../contract/purchases.ts';
 import { storesAddress } from '../../../contract/stores.ts';
 import { supplierAddress } from '../../../contract/suppliers.ts';
-import { CURRENCIES, CURRENCY_IDS, type Currency } from '../../../core/quantity/currency.ts';
+import type { Currency } from '../../../core/quantity/currency.ts';
 import { type Shelves, useLibrary, useOfAddress } from '../../data/resources.ts';
-import { useWorkshop } from '../../data/session.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
 import { ComponentChoice } from '../../widgets/ComponentChoice.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
@@ -16,6 +15,7 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { type Checked, useChecked } from '../../widgets/useChecked.ts';
+import { CurrencyChoice, RateFields, useCurrencyEntry } from './CurrencyFields.tsx';
 import { StockInput } from './StockInput.tsx';
 
 interface Line {
@@ -24,30 +24,22 @@ interface Line {
   readonly priceCents: number | null;
 }
 const EMPTY: Line = { componentId: null, quantity: null, priceCents: null };
-const MILLION = 1_000_000;
 
 /** An order as it is written: of whom, what, at which price, wanted when; a foreign currency with its rate and day. */
 export function PurchaseForm({ stored, onClose }: { stored: PurchaseSheet | null; onClose: () => void }) {
-  const { currency: own } = useWorkshop();
   const { shelves } = useLibrary();
   const navigate = useNavigate();
   const { data: suppliers } = useOfAddress(supplierAddress.list, {});
   const [supplierId, setSupplier] = useState<string | null>(stored?.supplierId ?? null);
-  const [currency, setCurrency] = useState<Currency>(stored?.currency ?? own);
-  const [rate, setRate] = useState<number | null>(stored ? stored.rateMillionths / MILLION : null);
-  const [rateDay, setRateDay] = useState(stored?.rateDay ?? '');
+  const entry = useCurrencyEntry(stored);
   const [wantedOn, setWantedOn] = useState(stored?.wantedOn ?? '');
   const [note, setNote] = useState(stored?.note ?? '');
   const [lines, setLines] = useState<readonly Line[]>(
     stored?.lines.map(({ componentId, quantity, priceCents }) => ({ componentId, quantity, priceCents })) ?? [EMPTY],
   );
-  const foreign = currency !== own;
   const body = {
-    ...{ supplierId: supplierId ?? '', currency, note, wantedOn: wantedOn || null },
-    ...{
-      rateMillionths: foreign ? rate && Math.round(rate * MILLION) : MILLION,
-      rateDay: foreign ? rateDay || null : null,
-    },
+    ...{ supplierId: supplierId ?? '', note, wantedOn: wantedOn || null },
+    ...entry.body,
     lines: lines.map((line) => ({ ...line, componentId: line.componentId ?? '' })),
   };
   const adding = useChecked(purchaseAddress.add, {}, body);
@@ -94,30 +86,9 @@ export function PurchaseForm({ stored, onClose }: { stored: PurchaseSheet | null
             />
           </div>
           <DayInput shown label="Wanted on" value={wantedOn} onChange={setWantedOn} fault={form.faults.wantedOn} />
-          <div style={{ width: 150 }}>
-            <Choice
-              label="Currency"
-              value={currency}
-              options={CURRENCY_IDS.map((id) => ({ value: id, label: CURRENCIES[id].name }))}
-              onChange={(next) => next && setCurrency(next)}
-              fault={form.faults.currency}
-            />
-          </div>
+          <CurrencyChoice entry={entry} faults={form.faults} />
         </div>
-        {foreign && (
-          <div className="row" style={{ alignItems: 'start' }}>
-            <QuantityInput
-              label={`One ${currency} in ${own}`}
-              kind="coefficient"
-              digits={6}
-              width={150}
-              value={rate}
-              onChange={setRate}
-              fault={form.faults.rateMillionths}
-            />
-            <DayInput shown label="Rate of" value={rateDay} onChange={setRateDay} fault={form.faults.rateDay} />
-          </div>
-        )}
+        <RateFields entry={entry} faults={form.faults} />
         {shelves &&
           lines.map((line, at) => (
             <OrderLine
@@ -126,7 +97,7 @@ export function PurchaseForm({ stored, onClose }: { stored: PurchaseSheet | null
               shelves={shelves}
               line={line}
               at={at}
-              currency={currency}
+              currency={entry.currency}
               form={form}
               change={(part) => change(at, part)}
               drop={lines.length > 1 ? () => setLines((now) => now.filter((_, i) => i !== at)) : null}
