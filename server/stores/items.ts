@@ -5,6 +5,7 @@ import { wantsSerials } from '../../core/order/order.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { HELD } from '../read/heldStock.ts';
+import { holdsWord } from '../read/holdsWord.ts';
 import { placeJson } from '../read/stockPlaceSql.ts';
 
 /** Jobs that still take parts. */
@@ -40,11 +41,11 @@ export async function itemPage(db: Db, list: ItemList, page: number, word: strin
     wanted === ''
       ? sql`true`
       : sql`c.id = any(array(
-          select id from component where position(${wanted} in find) > 0
+          select id from component where ${holdsWord(sql`find`, wanted)}
           union select id from component
-            where supplier_id = any(array(select id from supplier where position(${wanted} in lower(name)) > 0))
+            where supplier_id = any(array(select id from supplier where ${holdsWord(sql`lower(name)`, wanted)}))
           union select component_id from stock_balance where quantity > 0 and place_id = any(array(
-            select id from stock_place where kind = 'bin' and position(${wanted} in lower(name)) > 0))))`;
+            select id from stock_place where kind = 'bin' and ${holdsWord(sql`lower(name)`, wanted)}))))`;
   const where = sql`${LIST[list]} and ${found}`;
   // What is held matters only to the list of what has run low: without it the catalogue alone is looked through.
   const looked = list === 'low' ? FROM : sql`component c`;

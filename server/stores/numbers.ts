@@ -4,6 +4,7 @@ import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { serialItem } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
+import { holdsWord } from '../read/holdsWord.ts';
 import { quantityAt } from '../read/stock.ts';
 import { placeJson } from '../read/stockPlaceSql.ts';
 
@@ -62,9 +63,9 @@ function matched(word: string | null): SQL {
   if (word === null) return sql`select id, component_id, serial from serial_item`;
   const wanted = word.trim().toLowerCase();
   return sql`
-    select id, component_id, serial from serial_item where position(${wanted} in find) > 0
+    select id, component_id, serial from serial_item where ${holdsWord(sql`find`, wanted)}
     union
-    select i.id, i.component_id, i.serial from (select id from component where position(${wanted} in find) > 0 offset 0) c,
+    select i.id, i.component_id, i.serial from (select id from component where ${holdsWord(sql`find`, wanted)} offset 0) c,
       lateral (select id, component_id, serial from serial_item where component_id = c.id offset 0) i`;
 }
 

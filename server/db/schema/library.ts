@@ -193,6 +193,8 @@ export const component = pgTable(
     index('component_name').on(t.name, t.id),
     // Words are looked for in here, not in the wide rows.
     index('component_find').on(t.find, t.id),
+    // By trigrams: a word anywhere in it is found without reading them all.
+    index('component_find_word').using('gin', sql`${t.find} gin_trgm_ops`),
     check('component_on_hand', sql`${t.onHand} >= 0`),
     check('component_unit_size', sql`${t.unitSize} in (1, 1000)`),
     check(

@@ -115,6 +115,8 @@ export const serialItem = pgTable(
     index('serial_item_part_line').on(t.partLineId),
     index('serial_item_batch').on(sql`lower(${t.batch})`),
     index('serial_item_serial').on(sql`lower(${t.serial}) text_pattern_ops`),
+    // By trigrams: a word anywhere in it is found without reading them all.
+    index('serial_item_find').using('gin', sql`${t.find} gin_trgm_ops`),
     check('serial_item_serial', sql`${t.serial} <> ''`),
     check('serial_item_origin', sql`${t.origin} in (${oneOf(SERIAL_ORIGINS)})`),
   ],
