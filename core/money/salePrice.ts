@@ -1,3 +1,5 @@
+import { times, toStep } from './exact.ts';
+
 /** What stands between cost and the price a client is told. */
 export interface SaleTerms {
   /** Added to what parts cost: 0.2 makes 120 of 100. */
@@ -18,9 +20,6 @@ export interface SalePrice {
   readonly totalCents: number;
 }
 
-/** Half a unit goes away from zero, as on paper. */
-const whole = (cents: number): number => Math.sign(cents) * Math.round(Math.abs(cents));
-
 /**
  * The price of a job: parts with their margin, labour, contingency on both, rounded, then tax on the rounded sum. Every
  * step is whole minor units, so that the steps add up to the total. Common practice.
@@ -28,10 +27,10 @@ const whole = (cents: number): number => Math.sign(cents) * Math.round(Math.abs(
  * @param partsCents at cost · @param labourCents as sold, both before tax
  */
 export function salePrice(partsCents: number, labourCents: number, terms: SaleTerms): SalePrice {
-  const marginCents = whole(partsCents * terms.marginShare);
-  const contingencyCents = whole((partsCents + marginCents + labourCents) * terms.contingencyShare);
+  const marginCents = times(partsCents, terms.marginShare);
+  const contingencyCents = times(partsCents + marginCents + labourCents, terms.contingencyShare);
   const net = partsCents + marginCents + labourCents + contingencyCents;
-  const rounded = whole(net / terms.roundToCents) * terms.roundToCents;
-  const taxCents = whole(rounded * terms.taxShare);
+  const rounded = toStep(net, terms.roundToCents);
+  const taxCents = times(rounded, terms.taxShare);
   return { marginCents, contingencyCents, taxCents, roundingCents: rounded - net, totalCents: rounded + taxCents };
 }

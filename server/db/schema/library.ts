@@ -13,6 +13,7 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { ForeignPrice } from '../../../core/offer/offer.ts';
 import { STOCK_PLACE_KINDS } from '../../../core/stores/ledger.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
 
@@ -173,6 +174,8 @@ export const component = pgTable(
     partNumber: text('part_number').notNull().default(''),
     /** The day the price was known; null where nobody has said. */
     pricedOn: date('priced_on'),
+    /** What it was asked in, where that was another currency. */
+    foreign: jsonb('foreign').$type<ForeignPrice>(),
     /** Other components that do instead, by id. */
     alternatives: text('alternatives').array().notNull().default([]),
     /** What a finder looks in, made small once and not at every asking. */

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   check,
   doublePrecision,
   index,
@@ -8,20 +9,27 @@ import {
   primaryKey,
   text,
   timestamp,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { LOG_FINDING_IDS, type LogFindingId } from '../../../core/logs/findings.ts';
 import { variant } from './library.ts';
 import { person } from './people.ts';
 
-export const client = pgTable('client', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  name: text('name').notNull(),
-  contact: text('contact').notNull().default(''),
-  /** A person whose data was removed: their jobs stay, with nobody's name. */
-  removedAt: timestamp('removed_at', { withTimezone: true }),
-  version: integer('version').notNull().default(1),
-});
+export const client = pgTable(
+  'client',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    name: text('name').notNull(),
+    contact: text('contact').notNull().default(''),
+    /** A person whose data was removed: their jobs stay, with nobody's name. */
+    removedAt: timestamp('removed_at', { withTimezone: true }),
+    /** The workshop itself, for vehicles of its own; at most one. */
+    own: boolean('own').notNull().default(false),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [uniqueIndex('client_own_once').on(t.own).where(sql`${t.own}`)],
+);
 
 export const vehicle = pgTable(
   'vehicle',
