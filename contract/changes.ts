@@ -27,7 +27,9 @@ export type EventResource =
   | 'register'
   | 'order'
   | 'stock'
-  | 'purchase';
+  | 'purchase'
+  | 'offer'
+  | 'sale';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -60,6 +62,8 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   order: [],
   stock: ['parts'],
   purchase: [],
+  offer: ['head', 'designs', 'parts', 'stages'],
+  sale: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

@@ -31,6 +31,9 @@ export const LEAST_ROLE: Record<JobAction, Role> = {
   evidence: 'manager',
   register: 'technician',
   lesson: 'technician',
+  offer: 'manager',
+  wish: 'technician',
+  cost: 'manager',
   state: 'manager',
 };
 

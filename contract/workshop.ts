@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { TAX_RULES } from '../core/money/tax.ts';
 import type { Evidence } from '../core/practice/evidence.ts';
 import type { ClosedDay, Practice } from '../core/practice/practice.ts';
 import { CURRENCY_IDS, type Currency } from '../core/quantity/currency.ts';
@@ -106,6 +107,11 @@ const practice = Joi.object<Mutable<Practice>, true>({
     .valid(...ROUNDINGS)
     .label('Prices are rounded to'),
   clearanceMm: quantity('Room round a box', 'length', 0, 200),
+  taxRule: Joi.string()
+    .valid(...TAX_RULES)
+    .label('Tax is rounded'),
+  offerDays: whole('An offer stands', 1, 400),
+  hourCostCents: whole('Cost of an hour', 0, 1_000_000).meta({ quantity: 'money' }).allow(null),
   evidence: Joi.object()
     .pattern(
       Joi.string().valid(...REGIONS),

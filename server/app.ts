@@ -10,6 +10,7 @@ import { SIGNED_OUT_TOKEN } from '../contract/session.ts';
 import { type House, mount } from './endpoint.ts';
 import { ENDPOINTS } from './endpoints.ts';
 import type { Live } from './events/live.ts';
+import { clientRouter } from './offers/clientRouter.ts';
 import { fitterRouter } from './orders/fitterRouter.ts';
 import { ProblemError, problemOf, SignInNeeded } from './problems.ts';
 import { SMALL_ANSWER } from './read/jsonText.ts';
@@ -26,8 +27,9 @@ export interface AppParts extends House {
   readonly isEnding: () => boolean;
 }
 
-/** What people send who are not signed in, yet or ever: fitters have a link. */
-const COMING_IN = /^\/(session|beginning|invitations\/[^/]+|fitting\/[^/]+\/[a-z]+)$/;
+/** What people send who are not signed in, yet or ever: fitters and clients have a link. */
+const COMING_IN =
+  /^\/(session|beginning|invitations\/[^/]+|fitting\/[^/]+\/[a-z]+|client-page\/[^/]+\/[a-z]+(?:\/[^/]+)?)$/;
 
 const HOUR_MS = 3_600_000;
 const YEAR_S = 365 * 86_400;
@@ -121,6 +123,7 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   });
   api.use(sessionRouter(house, signInTries(pool, house.config.signInTries)));
   api.use(fitterRouter(house));
+  api.use(clientRouter(house));
   api.head('/events', (_req, res) => {
     res.type('text/event-stream').end();
   });

@@ -22,6 +22,10 @@ import { registerEndpoints } from './learning/registerRoutes.ts';
 import { modelFileEndpoints } from './library/modelFileRoutes.ts';
 import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
+import { clientAccessEndpoints } from './offers/accessRoutes.ts';
+import { costEndpoints } from './offers/costRoutes.ts';
+import { offerEndpoints } from './offers/routes.ts';
+import { wishEndpoints } from './offers/wishRoutes.ts';
 import { approvalEndpoints } from './orders/approvalRoutes.ts';
 import { orderLinkEndpoints } from './orders/linkRoutes.ts';
 import { packEndpoints } from './orders/packRoutes.ts';
@@ -69,6 +73,10 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...designEndpoints,
   ...designFileEndpoints,
   ...partEndpoints,
+  ...offerEndpoints,
+  ...wishEndpoints,
+  ...costEndpoints,
+  ...clientAccessEndpoints,
   ...storesEndpoints,
   ...numberEndpoints,
   ...needEndpoints,

@@ -27,6 +27,9 @@ const DONE_TO: Record<JobAction, string> = {
   evidence: 'its papers stay as they are',
   register: 'nothing is written into its register',
   lesson: 'it takes no lesson',
+  offer: 'it takes no offer and no answer',
+  wish: 'it takes no wish',
+  cost: 'it takes no cost',
   state: 'it stays as it is',
 };
 

@@ -13,7 +13,7 @@ describe('what may be done in which state', () => {
   test('nothing more is done to what is over, besides moving the vehicle, leaving it and noting what was learnt', () => {
     for (const state of ['handedOver', 'cancelled'] as const) {
       const possible = JOB_ACTIONS.filter((action) => jobRefusal(state, action) === null);
-      expect(possible).toEqual(['clockOff', 'move', 'lesson', 'state']);
+      expect(possible).toEqual(['clockOff', 'move', 'lesson', 'cost', 'state']);
       expect(isOpen(state)).toBe(false);
     }
   });

@@ -41,6 +41,9 @@ export const JOB_ACTIONS = [
   'evidence',
   'register',
   'lesson',
+  'offer',
+  'wish',
+  'cost',
   'state',
 ] as const;
 export type JobAction = (typeof JOB_ACTIONS)[number];
@@ -48,7 +51,7 @@ export type JobAction = (typeof JOB_ACTIONS)[number];
 /** Why an action is not possible in a state; the wording says what to do about it. */
 export type JobRefusal = 'handedOver' | 'cancelled' | 'onlyEnquiry' | 'notBuiltYet';
 
-const ALWAYS: readonly JobAction[] = ['move', 'clockOff', 'state', 'lesson'];
+const ALWAYS: readonly JobAction[] = ['move', 'clockOff', 'state', 'lesson', 'cost'];
 /** Nothing has been built on it yet. */
 const NOT_BUILT: readonly JobState[] = ['sizing', 'offered', 'agreed'];
 
@@ -65,6 +68,7 @@ const FROM_ENQUIRY: readonly JobAction[] = [
   'decide',
   'snag',
   'evidence',
+  'offer',
 ];
 
 /**
@@ -95,6 +99,14 @@ export const stateAfterClockOn = (state: JobState): JobState =>
 
 /** The state after a design was chosen: an enquiry becomes a job that is being sized. */
 export const stateAfterChoice = (state: JobState): JobState => (state === 'enquiry' ? 'sizing' : state);
+
+/** The state after an offer was sent: what was asked or sized is offered. */
+export const stateAfterSent = (state: JobState): JobState =>
+  state === 'enquiry' || state === 'sizing' ? 'offered' : state;
+
+/** The state after an offer was accepted; work that has begun goes on. */
+export const stateAfterAgreed = (state: JobState): JobState =>
+  state === 'enquiry' || state === 'sizing' || state === 'offered' || state === 'waitingForClient' ? 'agreed' : state;
 
 /** The state after a stage was finished: with none left open a vehicle goes on to be proved. */
 export const stateAfterFinish = (state: JobState, openStages: number): JobState =>

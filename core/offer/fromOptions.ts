@@ -4,33 +4,42 @@ import { rateOf } from '../practice/practice.ts';
 import type { OfferGround } from './fromJob.ts';
 import { groupOfPart, type OfferLine } from './offer.ts';
 
+/** A revision of a kit with the options taken. */
+export interface KitAs {
+  readonly revision: KitRevision;
+  readonly options: readonly string[];
+}
+
 type Priced = Pick<OfferGround, 'rateCents' | 'practice' | 'taxShare'>;
 
 /**
- * What other options of the kit that was sold cost more or less: parts that come and parts that go, at today's prices
+ * What another revision or other options of the kit that was sold cost more or less: parts that come and parts that go, at today's prices
  * with the workshop's margin, and the hours of their stages. A part that goes has a quantity below zero.
  */
 export function linesOfOptions(
-  kit: { readonly revision: KitRevision; readonly library: Library; readonly variantId: string },
-  sold: readonly string[],
-  wanted: readonly string[],
+  kit: {
+    readonly before: KitAs | null;
+    readonly after: KitAs;
+    readonly library: Library;
+    readonly variantId: string;
+  },
   { rateCents, practice, taxShare }: Priced,
 ): OfferLine[] {
-  const { revision, library, variantId } = kit;
+  const { before, after, library, variantId } = kit;
   const pieces = new Map<string, number>();
-  const count = (options: readonly string[], sign: 1 | -1) => {
+  const count = ({ revision, options }: KitAs, sign: 1 | -1) => {
     for (const { component, quantity } of kitParts(revision, library, variantId, options))
       pieces.set(component.id, (pieces.get(component.id) ?? 0) + sign * quantity);
   };
-  count(wanted, 1);
-  count(sold, -1);
+  count(after, 1);
+  if (before) count(before, -1);
   const hours = new Map<string, number>();
-  const clock = (options: readonly string[], sign: 1 | -1) => {
+  const clock = ({ revision, options }: KitAs, sign: 1 | -1) => {
     for (const stage of stagesApplying(revision, variantId, options))
       hours.set(stage.skill ?? '', (hours.get(stage.skill ?? '') ?? 0) + sign * stage.hours);
   };
-  clock(wanted, 1);
-  clock(sold, -1);
+  clock(after, 1);
+  if (before) clock(before, -1);
   return [
     ...[...pieces].flatMap(([id, quantity]): OfferLine[] => {
       const part = library.get(id);

@@ -1,4 +1,5 @@
 import type { SaleTerms } from '../money/salePrice.ts';
+import type { TaxRule } from '../money/tax.ts';
 import { STATIC_CLEARANCE_MM } from '../pack/arrange.ts';
 import { type HoldingG, USUAL_HOLDING_G } from '../pack/holding.ts';
 import type { Evidence } from './evidence.ts';
@@ -22,6 +23,12 @@ export interface Practice extends Omit<SaleTerms, 'taxShare'> {
   readonly ratesBySkill: Readonly<Record<string, number>>;
   /** Room wanted all round a box of a new design, mm. */
   readonly clearanceMm: number;
+  /** How tax is rounded on its papers. */
+  readonly taxRule: TaxRule;
+  /** Days an offer stands. */
+  readonly offerDays: number;
+  /** What an hour of work costs the workshop, minor units; null: not told, and it counts at what it is sold for. */
+  readonly hourCostCents: number | null;
   /** What a vehicle needs in each region before it is handed over. */
   readonly evidence: Readonly<Record<string, readonly Evidence[]>>;
 }
@@ -38,6 +45,9 @@ export const USUAL_PRACTICE: Practice = {
   contingencyShare: 0.05,
   roundToCents: 100,
   clearanceMm: STATIC_CLEARANCE_MM,
+  taxRule: 'line',
+  offerDays: 30,
+  hourCostCents: null,
   evidence: {},
 };
 

@@ -25,6 +25,15 @@ export async function dataOf(db: Db, id: string) {
     designs: await all(
       sql`select d.* from design d join job j on j.id = d.job_id where j.number in (${list}) order by d.created_at`,
     ),
+    offers: await all(
+      sql`select j.number as job, o.number, 'offer' as kind, o.state, o.total_cents, o.currency, o.sent_at, o.answered_at, o.answered_by,
+            o.answered_from, o.answered_why from offer o join job j on j.id = o.job_id where j.number in (${list})
+          union all select j.number, a.number, a.wish, a.state, a.total_cents, a.currency, a.priced_at, a.answered_at, a.answered_by,
+            a.answered_from, a.answered_why from addition a join job j on j.id = a.job_id where j.number in (${list})`,
+    ),
+    questions: await all(
+      sql`select q.text, q.by, q.at, q.answer from client_question q join job j on j.id = q.job_id where j.number in (${list}) order by q.at`,
+    ),
     lessons: await all(
       sql`select l.* from lesson l join job j on j.id = l.job_id where j.number in (${list}) order by l.at`,
     ),

@@ -157,3 +157,20 @@ export async function removeFiles(tx: Tx, { clientId, vehicleIds: vehicles }: Ow
   await tidyFiles(tx, 0);
   return rows.length;
 }
+
+/** Names that were typed on the pages of a client's jobs, and addresses they came from: nobody else's record knows them. */
+export async function typedOnPages(tx: Tx, vehicleIds: readonly string[]): Promise<string[]> {
+  const jobs = sql`(select id from job where vehicle_id in (select unnest(${sql.param(vehicleIds)}::uuid[])))`;
+  const { rows } = await tx.execute<{ typed: string }>(sql`
+    select answered_by as typed from offer where job_id in ${jobs} union select answered_from from offer where job_id in ${jobs}
+    union select answered_by from addition where job_id in ${jobs} union select answered_from from addition where job_id in ${jobs}
+    union select asked_by from addition where job_id in ${jobs} union select by from client_question where job_id in ${jobs}`);
+  return rows.flatMap(({ typed }) => (typed ? [typed] : []));
+}
+
+/** Closes the pages of a client's jobs: nobody is left to look at them. */
+export async function closePages(tx: Tx, vehicleIds: readonly string[]): Promise<void> {
+  await tx.execute(sql`
+    update client_link set revoked_at = now() where revoked_at is null
+      and job_id in (select id from job where vehicle_id in (select unnest(${sql.param(vehicleIds)}::uuid[])))`);
+}

@@ -7,7 +7,7 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { mergePlaces } from '../read/mergePlaces.ts';
 import { dataOf } from './dataOf.ts';
-import { removeFiles, removeTraces, tracesOf } from './removal.ts';
+import { closePages, removeFiles, removeTraces, tracesOf, typedOnPages } from './removal.ts';
 import { clientRows } from './rows.ts';
 
 /** A client, locked; told as stale where it is not as it was seen. */
@@ -103,14 +103,16 @@ export const clientEndpoints = [
       // What another client is known by too is not a trace of this one.
       const others = await tx.select().from(client).where(ne(client.id, stored.id));
       const shared = new Set(tracesOf(others.flatMap(({ name, contact }) => [name, contact])));
+      const vehicleIds = vehicles.map(({ id }) => id);
       const traces = tracesOf([
         stored.name,
         stored.contact,
         ...vehicles.flatMap(({ registration, chassisNumber }) => [registration, chassisNumber]),
+        ...(await typedOnPages(tx, vehicleIds)),
       ]).filter((one) => !shared.has(one));
-      const vehicleIds = vehicles.map(({ id }) => id);
       await removeFiles(tx, { clientId: stored.id, vehicleIds });
       const places = await removeTraces(tx, traces, { clientId: stored.id, vehicleIds });
+      await closePages(tx, vehicleIds);
       await tx
         .update(vehicle)
         .set({ registration: '', chassisNumber: '', version: sql`${vehicle.version} + 1` })

@@ -5,6 +5,7 @@ import type { PurchaseSheet } from '../../contract/purchases.ts';
 import type { RegisterRow } from '../../contract/register.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
 import type { CoverLine } from '../../core/fit/cover.ts';
+import type { OfferPaper } from './offerPdf.ts';
 import type { Print } from './paper.ts';
 import type { WayBackVehicle } from './wayBackPdf.ts';
 
@@ -18,6 +19,7 @@ export type PressOrder =
     }
   | { readonly paper: 'packing' | 'labels' | 'fitting'; readonly order: OrderSheet; readonly print: Print }
   | { readonly paper: 'purchase' | 'stockLabels'; readonly order: PurchaseSheet; readonly print: Print }
+  | { readonly paper: 'offer'; readonly offer: OfferPaper; readonly print: Print }
   | { readonly paper: 'signOff'; readonly job: JobSheet; readonly print: Print }
   | {
       readonly paper: 'design';

@@ -3,6 +3,7 @@ import { createSheet } from '../../core/figures/evaluate.ts';
 import { designPdf } from './designPdf.ts';
 import { fittingPdf } from './fittingPdf.ts';
 import { labelsPdf } from './labelsPdf.ts';
+import { offerPdf } from './offerPdf.ts';
 import { packingPdf } from './packingPdf.ts';
 import type { PressOrder } from './pressOrder.ts';
 import { purchasePdf } from './purchasePdf.ts';
@@ -25,6 +26,8 @@ export default function make(order: PressOrder): Promise<Uint8Array> {
       return purchasePdf(order.order, order.print);
     case 'stockLabels':
       return stockLabelsPdf(order.order, order.print);
+    case 'offer':
+      return offerPdf(order.offer, order.print);
     case 'fitting':
       return fittingPdf(order.order, order.print);
     case 'design':

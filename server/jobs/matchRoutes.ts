@@ -14,12 +14,13 @@ import { component, job, kit, kitLine, kitRevision, variant, verdictDecision } f
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { addLines } from '../read/addLines.ts';
+import { refuseUnagreedKit } from '../read/agreed.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
 import { takeBack, takeIn } from '../read/fitWork.ts';
 import { freeId } from '../read/freeId.ts';
 import { partOf } from '../read/sheet.ts';
+import { takeRevision } from '../read/takeKit.ts';
 import { fitOfJob } from './fitOfJob.ts';
-import { takeRevision } from './takeKit.ts';
 import { changeJob } from './versioned.ts';
 
 export const matchEndpoints = [
@@ -78,7 +79,10 @@ export const matchEndpoints = [
         if (unknown) throw new BadInput({ options: 'This kit has no such option.' });
       }
       const set = { kitRevisionId: body.revisionId, kitOptions: [...body.options] };
-      const { before, after } = await changeJob(work, params.number, body.version, () => set);
+      const { before, after } = await changeJob(work, params.number, body.version, async (stored) => {
+        await refuseUnagreedKit(tx, stored, set);
+        return set;
+      });
       const told = revision ? await takeRevision(tx, after, revision, body.options) : [];
       const what = !body.revisionId
         ? 'dropped the kit'

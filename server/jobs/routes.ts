@@ -16,6 +16,7 @@ import { made } from '../db/one.ts';
 import { briefLine, client, design, job, place, variant, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { refuseUnagreedDesign } from '../read/agreed.ts';
 import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
 import { jobRows } from '../read/jobs.ts';
 import { releaseParts } from '../read/releaseParts.ts';
@@ -201,6 +202,7 @@ export const jobEndpoints = [
           .from(design)
           .where(and(eq(design.id, body.designId), eq(design.jobId, stored.id)));
         if (!own) throw new BadInput({ designId: 'This job has no such design.' });
+        await refuseUnagreedDesign(tx, stored, own.id);
         name = own.name;
         return { chosenDesignId: own.id, state: stateAfterChoice(stored.state) };
       });

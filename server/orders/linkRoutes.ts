@@ -5,7 +5,7 @@ import { kitOrder, orderLink, orderQuestion, orderReading } from '../db/schema/i
 import { printFor } from '../documents/printFor.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
-import { hashOf } from './links.ts';
+import { hashOf } from '../read/secretWord.ts';
 import { lockOrder } from './lock.ts';
 import { orderSheet } from './rows.ts';
 

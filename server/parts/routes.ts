@@ -1,56 +1,16 @@
 import { eq } from 'drizzle-orm';
 import { partAddress } from '../../contract/parts.ts';
-import { type DesignInputs, designComponents } from '../../core/design/inputs.ts';
-import { kitParts } from '../../core/kit/kit.ts';
-import { type PartMoveProblem, partMove, partsToAdd, type WantedPart } from '../../core/stores/partMove.ts';
-import type { Change, StoredJob } from '../change.ts';
-import type { Tx } from '../db/connect.ts';
+import { type PartMoveProblem, partMove, partsToAdd } from '../../core/stores/partMove.ts';
+import type { Change } from '../change.ts';
 import { made, one } from '../db/one.ts';
-import { component, design, partLine, serialItem, vehicle } from '../db/schema/index.ts';
+import { component, partLine, serialItem } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { addLines } from '../read/addLines.ts';
-import { libraryOf } from '../read/components.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
-import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { partOf } from '../read/sheet.ts';
+import { wantedParts } from '../read/wantedParts.ts';
 import { moveGoods } from './moveGoods.ts';
-
-/** The job's list: the kit's lines first, then whatever the chosen design names beyond them. */
-async function wantedParts(tx: Tx, stored: StoredJob): Promise<WantedPart[]> {
-  const [own] = await tx.select({ variantId: vehicle.variantId }).from(vehicle).where(eq(vehicle.id, stored.vehicleId));
-  const revision = await kitRevisionOf(tx, stored.kitRevisionId);
-  const [chosen] = stored.chosenDesignId
-    ? await tx.select().from(design).where(eq(design.id, stored.chosenDesignId))
-    : [];
-  const inputs: DesignInputs | null = chosen?.inputs ?? null;
-  const named = [...(revision?.lines ?? []), ...(inputs ? designComponents(inputs) : [])];
-  const library = await libraryOf(
-    tx,
-    named.map(({ componentId }) => componentId),
-  );
-  const fromKit: WantedPart[] = revision
-    ? kitParts(revision, library, own?.variantId ?? '', stored.kitOptions).map(
-        ({ component: part, quantity, packedIn }) => ({
-          componentId: part.id,
-          quantity,
-          from: 'kit',
-          packedIn,
-        }),
-      )
-    : [];
-  const inKit = (id: string) =>
-    fromKit.filter((line) => line.componentId === id).reduce((sum, line) => sum + line.quantity, 0);
-  const beyond = (inputs ? designComponents(inputs) : [])
-    .map(({ componentId, quantity }) => ({
-      componentId,
-      quantity: quantity - inKit(componentId),
-      from: 'design' as const,
-      packedIn: '',
-    }))
-    .filter((line) => line.quantity > 0 && library.has(line.componentId));
-  return [...fromKit, ...beyond];
-}
 
 /** A line with its job locked, read under the lock. */
 async function partForChange({ tx, job: lock }: Change, id: string) {

@@ -24,6 +24,7 @@ async function componentsWhere(db: Db | Tx, where: SQL | undefined, most?: numbe
     const {
       supplierId: _,
       find: __,
+      foreign: ____,
       onHand: ___,
       unitSize,
       binId,

@@ -10,7 +10,8 @@ CREATE TABLE "addition" (
 	"tax_cents" bigint NOT NULL,
 	"total_cents" bigint NOT NULL,
 	"design_id" uuid,
-	"options" text[],
+	"revision_id" text,
+	"options" text[] DEFAULT '{}' NOT NULL,
 	"mass_kg" double precision DEFAULT 0 NOT NULL,
 	"x_mm" double precision,
 	"effect" jsonb,
@@ -159,6 +160,7 @@ ALTER TABLE "component" ADD COLUMN "foreign" jsonb;--> statement-breakpoint
 ALTER TABLE "client" ADD COLUMN "own" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "addition" ADD CONSTRAINT "addition_job_id_job_id_fk" FOREIGN KEY ("job_id") REFERENCES "public"."job"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "addition" ADD CONSTRAINT "addition_design_id_design_id_fk" FOREIGN KEY ("design_id") REFERENCES "public"."design"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "addition" ADD CONSTRAINT "addition_revision_id_kit_revision_id_fk" FOREIGN KEY ("revision_id") REFERENCES "public"."kit_revision"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "addition" ADD CONSTRAINT "addition_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "client_link" ADD CONSTRAINT "client_link_job_id_job_id_fk" FOREIGN KEY ("job_id") REFERENCES "public"."job"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "client_link" ADD CONSTRAINT "client_link_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
@@ -174,7 +176,7 @@ ALTER TABLE "offer" ADD CONSTRAINT "offer_job_id_job_id_fk" FOREIGN KEY ("job_id
 ALTER TABLE "offer" ADD CONSTRAINT "offer_design_id_design_id_fk" FOREIGN KEY ("design_id") REFERENCES "public"."design"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "offer" ADD CONSTRAINT "offer_kit_revision_id_kit_revision_id_fk" FOREIGN KEY ("kit_revision_id") REFERENCES "public"."kit_revision"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "offer" ADD CONSTRAINT "offer_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE "released_file" ADD CONSTRAINT "released_file_file_id_file_id_fk" FOREIGN KEY ("file_id") REFERENCES "public"."file"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "released_file" ADD CONSTRAINT "released_file_file_id_file_id_fk" FOREIGN KEY ("file_id") REFERENCES "public"."file"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "released_file" ADD CONSTRAINT "released_file_job_id_job_id_fk" FOREIGN KEY ("job_id") REFERENCES "public"."job"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "released_file" ADD CONSTRAINT "released_file_by_id_person_id_fk" FOREIGN KEY ("by_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "counter_sale" ADD CONSTRAINT "counter_sale_client_id_client_id_fk" FOREIGN KEY ("client_id") REFERENCES "public"."client"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
@@ -182,6 +184,7 @@ ALTER TABLE "counter_sale" ADD CONSTRAINT "counter_sale_by_id_person_id_fk" FORE
 ALTER TABLE "own_vehicle" ADD CONSTRAINT "own_vehicle_vehicle_id_vehicle_id_fk" FOREIGN KEY ("vehicle_id") REFERENCES "public"."vehicle"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE UNIQUE INDEX "addition_number_once" ON "addition" USING btree ("job_id","number");--> statement-breakpoint
 CREATE INDEX "addition_design" ON "addition" USING btree ("design_id");--> statement-breakpoint
+CREATE INDEX "addition_revision" ON "addition" USING btree ("revision_id");--> statement-breakpoint
 CREATE INDEX "addition_by" ON "addition" USING btree ("by_id");--> statement-breakpoint
 CREATE UNIQUE INDEX "client_link_open" ON "client_link" USING btree ("job_id") WHERE "client_link"."revoked_at" is null;--> statement-breakpoint
 CREATE INDEX "client_link_job" ON "client_link" USING btree ("job_id");--> statement-breakpoint
@@ -235,9 +238,9 @@ BEGIN
   IF TG_OP = 'UPDATE' AND current_setting('dajo.removal', true) = 'on' THEN RETURN NEW; END IF;
   IF TG_OP = 'DELETE' THEN RAISE EXCEPTION 'a change is withdrawn, not deleted' USING ERRCODE = 'DJ001'; END IF;
   IF OLD.state <> 'asked' AND (NEW.body, NEW.wish, NEW.number, NEW.job_id, NEW.currency, NEW.net_cents, NEW.tax_cents, NEW.total_cents,
-      NEW.design_id, NEW.options, NEW.mass_kg, NEW.x_mm, NEW.effect, NEW.priced_at)
+      NEW.design_id, NEW.revision_id, NEW.options, NEW.mass_kg, NEW.x_mm, NEW.effect, NEW.priced_at)
     IS DISTINCT FROM (OLD.body, OLD.wish, OLD.number, OLD.job_id, OLD.currency, OLD.net_cents, OLD.tax_cents, OLD.total_cents,
-      OLD.design_id, OLD.options, OLD.mass_kg, OLD.x_mm, OLD.effect, OLD.priced_at) THEN
+      OLD.design_id, OLD.revision_id, OLD.options, OLD.mass_kg, OLD.x_mm, OLD.effect, OLD.priced_at) THEN
     RAISE EXCEPTION 'a change that was priced never changes' USING ERRCODE = 'DJ001';
   END IF;
   IF NEW.state <> OLD.state AND NOT (

@@ -100,8 +100,9 @@ export const addition = pgTable(
     ...sums,
     /** The design as it would be; null: the agreed one. */
     designId: uuid('design_id').references(() => design.id),
-    /** The kit's options as they would be; null: as they are. */
-    options: text('options').array(),
+    /** The kit as it would be taken with it; null: as it is. */
+    revisionId: text('revision_id').references(() => kitRevision.id),
+    options: text('options').array().notNull().default([]),
     massKg: doublePrecision('mass_kg').notNull().default(0),
     xMm: doublePrecision('x_mm'),
     /** As it was laid before the client. */
@@ -118,6 +119,7 @@ export const addition = pgTable(
   (t) => [
     uniqueIndex('addition_number_once').on(t.jobId, t.number),
     index('addition_design').on(t.designId),
+    index('addition_revision').on(t.revisionId),
     index('addition_by').on(t.byId),
     check('addition_state', sql`${t.state} in (${oneOf(ADDITION_STATES)})`),
     check('addition_sums', sql`${t.netCents} + ${t.taxCents} = ${t.totalCents}`),
@@ -183,7 +185,7 @@ export const releasedFile = pgTable(
   {
     fileId: uuid('file_id')
       .primaryKey()
-      .references(() => file.id),
+      .references(() => file.id, { onDelete: 'cascade' }),
     jobId: uuid('job_id')
       .notNull()
       .references(() => job.id),

@@ -5,7 +5,7 @@ import type { StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { component, kitLine, type kitRevision, partLine, stage, step, vehicle } from '../db/schema/index.ts';
-import { dropLines } from '../read/dropLines.ts';
+import { dropLines } from './dropLines.ts';
 
 /** What another revision did to a job that has parts and stages already, in words. */
 export async function takeRevision(
