@@ -30,6 +30,7 @@ describe('what may be done in which state', () => {
       'finish',
       'sign',
       'register',
+      'wish',
     ]);
   });
   test('what is being sized takes everything but a signature; later states take everything', () => {

@@ -152,21 +152,25 @@ export async function answerAddition({ tx, job: stored }: Answering, id: string,
   if (answeredBefore(row, answer, name)) return null;
   if (row.state === 'withdrawn') throw new RuleBroken(`${name} does not stand any more.`);
   if (row.state === 'asked') throw new RuleBroken(`${name} has not been priced yet.`);
+  const left: string[] = [];
   if (answer.accepted) {
     if (!(await agreedOffer(tx, stored.id))) throw new RuleBroken('Nothing is agreed that this could be a change of.');
     if (row.body.validUntil < answer.today)
       throw new RuleBroken(`${name} stood until ${row.body.validUntil}. Ask for it to be priced anew.`);
-    await build(tx, stored, row, answer.at);
+    left.push(...(await build(tx, stored, row, answer.at)));
   }
   await tx
     .update(addition)
     .set({ ...given(answer), version: row.version + 1 })
     .where(eq(addition.id, row.id));
   const said = answer.accepted ? 'accepted' : 'declined';
-  return { what: `${answer.name} ${said} change ${row.number}, ${row.wish}${answer.why ? `: ${answer.why}` : ''}` };
+  return {
+    what: `${answer.name} ${said} change ${row.number}, ${[row.wish, answer.why, ...left].filter(Boolean).join('; ')}`,
+  };
 }
 
-async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelect, at: Date): Promise<void> {
+async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelect, at: Date): Promise<string[]> {
+  const left: string[] = [];
   const more = await beyondKit(tx, stored, row);
   const set: Partial<StoredJob> = {};
   if (row.revisionId) {
@@ -174,7 +178,7 @@ async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelec
     if (!revision || revision.state === 'withdrawn')
       throw new RuleBroken('The kit of this change is withdrawn: it has to be priced anew.');
     Object.assign(set, { kitRevisionId: revision.id, kitOptions: row.options });
-    await takeRevision(tx, { ...stored, ...set }, revision, row.options);
+    left.push(...(await takeRevision(tx, { ...stored, ...set }, revision, row.options)));
   }
   if (row.designId) {
     await tx
@@ -193,6 +197,7 @@ async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelec
     .update(job)
     .set({ ...set, version: stored.version + 1 })
     .where(eq(job.id, stored.id));
+  return left;
 }
 
 /** What was sold of a job: the accepted offer first, then its accepted changes. */

@@ -19,6 +19,7 @@ import { variantFile } from '../../wording/variantTable.ts';
 import { dropLines, putOnHand } from '../api/stock.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
 import type { Case, Outcome } from './case.ts';
+import { offerCases, openPage } from './offerCases.ts';
 import { orderCases } from './orderCases.ts';
 import { storesCases } from './storesCases.ts';
 
@@ -875,6 +876,7 @@ const CASES: Record<string, Case> = {
     },
   },
   ...storesCases({ pool: shop.pool, ilse: () => ilse, jory: () => jory }),
+  ...offerCases({ pool: shop.pool, ilse: () => ilse, jory: () => jory }),
   ...orderCases({ pool: shop.pool, sql, ilse: () => ilse, jory: () => jory }),
   'post /stage-templates': {
     same: 'one',
@@ -1033,7 +1035,7 @@ describe.each(
       const [, number = ''] = /^(\d\d-\d+)/.exec(answer.body.detail) ?? [];
       expect(answer.body.detail).toBe(refusalSentence(number, refusal, act!));
     } else if (state === 'handedOver' || state === 'cancelled') {
-      expect(['clockOff', 'move', 'lesson']).toContain(act);
+      expect(['clockOff', 'move', 'lesson', 'cost']).toContain(act);
     } else expect(answer.status, answer.body.detail).toBe(200);
   });
 });
@@ -1128,5 +1130,51 @@ describe('the key of a request', () => {
     const first = await snag('k2', 'x');
     expect(first.status).toBe(400);
     expect((await snag('k2', 'a rattle behind')).status).toBe(200);
+  });
+});
+
+describe('the page of a client, from ten browsers at once', () => {
+  const open = () => openPage({ pool: shop.pool, ilse: () => ilse }, shop.anybody);
+  test('an offer is accepted once: by one name, whoever was first', async () => {
+    const { answer, look, offer } = await open();
+    const answers = await Promise.all(TEN.map((i) => answer(`Ann Oake ${i}`)));
+    expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+    for (const { status, body } of answers) if (status !== 200) expect(body.detail).toMatch(/already/);
+    expect((await look()).offers[0]).toMatchObject({ id: offer.id, state: 'accepted' });
+    const { rows } = await sql("select 1 from event where resource_id = $1 and what like '%accepted%'", [offer.id]);
+    expect(rows).toHaveLength(1);
+  });
+  test('accepted and declined at the same moment it is one of both, and stays that', async () => {
+    const { answer, look } = await open();
+    await Promise.all(TEN.map((i) => answer('Ann Oake', i % 2 ? { accepted: false, why: 'too dear' } : {})));
+    const first = (await look()).offers[0]!.state;
+    expect(['accepted', 'declined']).toContain(first);
+    await answer('Ann Oake', first === 'accepted' ? { accepted: false, why: 'too dear' } : {});
+    expect((await look()).offers[0]!.state).toBe(first);
+  });
+  test('withdrawn by the workshop while the client accepts: one of both', async () => {
+    const { answer, offer } = await open();
+    const [said, withdrew] = await Promise.all([
+      answer('Ann Oake'),
+      ilse.send('post', `/offers/${offer.id}/withdraw`, { why: 'a mistake', version: offer.version }),
+    ]);
+    expect([said.status, withdrew.status].filter((status) => status === 200)).toHaveLength(1);
+  });
+  test('closed while questions come in: nothing after it is kept', async () => {
+    const { page, word, offer } = await open();
+    const ask = (i: number) =>
+      page.send('post', `/client-page/${word}/questions`, { text: `Question ${i}`, by: 'Ann' });
+    const all = await Promise.all([
+      ...TEN.map(ask),
+      ilse.send('post', `/jobs/${offer.job}/client-page/close`),
+      ...TEN.map((i) => ask(i)),
+    ]);
+    expect(all.every(({ status }) => status === 200 || status === 404)).toBe(true);
+    expect((await ask(99)).status).toBe(404);
+    const { rows } = await sql(
+      'select text, count(*)::int as n from client_question q join job j on j.id = q.job_id where j.number = $1 group by text',
+      [offer.job],
+    );
+    expect(rows.every(({ n }) => n === 1)).toBe(true);
   });
 });
