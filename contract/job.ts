@@ -2,6 +2,7 @@ import type { VehicleUse } from '../core/figures/slots.ts';
 import type { FitWork } from '../core/fit/finding.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
+import type { OfferState } from '../core/offer/offer.ts';
 import type { EvidenceEntry } from '../core/practice/evidence.ts';
 import type { PackedRoute } from '../core/road/packedRoute.ts';
 import { A_FILE, address, answers } from './address.ts';
@@ -40,6 +41,17 @@ export interface VerdictDecision {
   readonly at: string;
 }
 
+/** What the spine and the brief have to know of an offer. */
+export interface OfferHead {
+  readonly number: number;
+  readonly state: OfferState;
+  /** With tax; once it is accepted, with the accepted changes. */
+  readonly totalCents: number;
+  readonly sentAt: string | null;
+  /** Changes that wait for the client. */
+  readonly changesWaiting: number;
+}
+
 /** What a job is, without what hangs on it. */
 export interface JobHead {
   readonly id: string;
@@ -59,6 +71,8 @@ export interface JobHead {
   /** Where the vehicle will be registered; null: where the workshop is. */
   readonly region: Region | null;
   readonly evidence: Readonly<Record<string, EvidenceEntry>>;
+  /** The newest offer that was not withdrawn; null while there is none. */
+  readonly offer: OfferHead | null;
   /** Person-hours that were accepted in Match beside the kit's own. */
   readonly matchHours: number;
 }

@@ -9,6 +9,7 @@ import { KITS } from './kits.ts';
 import { loadBuying } from './loadBuying.ts';
 import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
+import { loadOffers } from './loadOffers.ts';
 import { loadOrders } from './loadOrders.ts';
 import { loadStores } from './loadStores.ts';
 import { MODELS } from './models.ts';
@@ -45,7 +46,9 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
   // One hash for all: everybody in the sample has the same password, and hashing is slow on purpose.
   const passwordHash = await hash(DEMO_PASSWORD);
   await db.transaction(async (own) => {
-    const tx = own as unknown as Tx;
+    // What is read in large statements asks the connection itself.
+    const { client } = (own as unknown as { readonly session: { readonly client: unknown } }).session;
+    const tx = Object.assign(own, { $client: client }) as unknown as Tx;
     await tx.insert(t.installation).values({ sample: true });
     await tx.insert(t.workshop).values(WORKSHOP);
     await loadPeople(tx, now, passwordHash);
@@ -58,6 +61,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadOrders(tx, now, open);
     await loadStores(tx, now);
     await loadBuying(tx, now);
+    await loadOffers(tx, now);
   });
 }
 

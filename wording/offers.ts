@@ -56,6 +56,19 @@ export const money = (cents: number, set: UnitSet): string => formatQuantity(cen
 export const moneyChange = (cents: number, set: UnitSet): string =>
   cents === 0 ? '0' : `${cents > 0 ? '+ ' : '− '}${money(Math.abs(cents), set)}`;
 
+/** A number with as many of two decimals as it needs. */
+export const short = (value: number): string => {
+  const digits = Number.isInteger(Math.round(value * 100) / 100)
+    ? 0
+    : Number.isInteger(Math.round(value * 100) / 10)
+      ? 1
+      : 2;
+  return formatNumber(value, digits);
+};
+
+/** A share in per cent: "23 %", "5.5 %". */
+export const percent = (share: number): string => `${short(share * 100)} %`;
+
 /** What hours rest on: "53 h (49 to 58), the middle of 3 vehicles". */
 export function hoursText({ hours, lowHours, highHours, vehicles }: HoursEstimate): string {
   const told = formatHours(hours);
@@ -140,7 +153,7 @@ export function foldedRows({ body }: Pick<OfferRow, 'body'>, sums: OfferSums, se
         {
           ...{ key: line.key, group: line.group, netCents: sum.netCents, addShare: line.addShare || null },
           text: hours
-            ? `Hours${line.skill ? `: ${line.skill}` : ''} ${formatNumber(line.quantity, 1)} at ${money(line.unitCents, set)}`
+            ? `Hours${line.skill ? `: ${line.skill}` : ''} ${short(line.quantity)} at ${money(line.unitCents, set)}`
             : `${line.kind === 'outside' ? 'Outside: ' : ''}${line.text}`,
           costCents: line.kind === 'own' ? null : sum.costCents,
         },
@@ -153,7 +166,7 @@ export function foldedRows({ body }: Pick<OfferRow, 'body'>, sums: OfferSums, se
       : [{ key, group: key, text, costCents: null, addShare: null, netCents: sums[key].netCents }];
   return [
     ...rows,
-    ...more('contingency', `In case, ${formatNumber(body.contingencyShare * 100, 1)} % of hours and parts`),
+    ...more('contingency', `In case, ${percent(body.contingencyShare)} of hours and parts`),
     ...more('rounding', `Rounded to ${money(body.roundToCents, set)}`),
   ];
 }

@@ -1,9 +1,8 @@
 import type { Content } from 'pdfmake/interfaces.js';
 import type { OfferBody } from '../../core/offer/offer.ts';
 import { linePrice, offerSums } from '../../core/offer/sums.ts';
-import { formatNumber } from '../../core/quantity/format.ts';
 import { dayText } from '../../wording/dates.ts';
-import { foldedRows, GROUP_NAME, money } from '../../wording/offers.ts';
+import { foldedRows, GROUP_NAME, money, percent, short } from '../../wording/offers.ts';
 import { inCurrency } from '../../wording/purchases.ts';
 import { heading, type Print, paper, plain, SOFT, table } from './paper.ts';
 
@@ -43,12 +42,7 @@ export async function offerPdf(offer: OfferPaper, print: Print): Promise<Buffer>
           ...body.lines.map((line) => {
             const { netCents } = linePrice(line);
             const each = line.quantity === 0 ? 0 : Math.round(netCents / line.quantity);
-            return [
-              { text: plain(line.text) },
-              right(formatNumber(line.quantity, Number.isInteger(line.quantity) ? 0 : 2)),
-              amount(each),
-              amount(netCents),
-            ];
+            return [{ text: plain(line.text) }, right(short(line.quantity)), amount(each), amount(netCents)];
           }),
           ...(['contingency', 'rounding'] as const).flatMap((key) =>
             sums[key].netCents === 0
@@ -81,9 +75,7 @@ export async function offerPdf(offer: OfferPaper, print: Print): Promise<Buffer>
             stack: [
               table([150, 90], null, [
                 sum('Before tax', sums.netCents),
-                ...sums.rates.map(({ taxShare, taxCents }) =>
-                  sum(`Tax ${formatNumber(taxShare * 100, 1)} %`, taxCents),
-                ),
+                ...sums.rates.map(({ taxShare, taxCents }) => sum(`Tax ${percent(taxShare)}`, taxCents)),
                 sum('To pay', sums.totalCents, true),
               ]),
             ],

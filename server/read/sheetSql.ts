@@ -17,12 +17,20 @@ const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
 export const MATCH_HOURS_SQL = `(select coalesce(sum((work->>'hours')::float8), 0) from (select distinct on (rule, subject) decision, work
   from verdict_decision where job_id = j.id order by rule, subject, at desc, id desc) newest where decision = 'accepted')`;
 
+/** The newest offer of job `j` that was not withdrawn; one that was accepted with its accepted changes. */
+const OFFER_SQL = `(select json_build_object('number', o.number, 'state', o.state, 'sentAt', ${iso('o.sent_at')},
+    'totalCents', o.total_cents + case when o.state = 'accepted' then
+      (select coalesce(sum(a.total_cents), 0) from addition a where a.job_id = j.id and a.state = 'accepted') else 0 end,
+    'changesWaiting', (select count(*)::int from addition a where a.job_id = j.id and a.state = 'priced'))
+  from offer o where o.job_id = j.id and o.state <> 'withdrawn' order by o.number desc limit 1)`;
+
 const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
   'client', json_build_object('id', c.id, 'name', c.name, 'contact', c.contact),
   'use', j.use, 'useVersion', j.use_version, 'chosenDesignId', j.chosen_design_id, 'placeId', j.place_id, 'promised', j.promised,
   'kit', case when j.kit_revision_id is not null
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
+  'offer', ${OFFER_SQL},
   'cover', j.cover, 'region', j.region, 'evidence', j.evidence, 'matchHours', ${MATCH_HOURS_SQL})`;
 
 /** The register of changes of a vehicle `v`. */

@@ -352,7 +352,7 @@ describe('the page of a client', () => {
     expect(told.at(-1)).toMatchObject({ person_id: null, what: expect.stringContaining('Tam Reddle accepted offer') });
   });
   test('an offer that has run out is not accepted', async () => {
-    const { number: shuttle } = await ilse.job('School minibus');
+    const { number: shuttle } = await ilse.job('Hotel shuttle');
     const offer = await sent(shuttle);
     await ilse.send('post', `/jobs/${shuttle}/client-page`, { token: word(5), days: 60 });
     shop.setNow(new Date(Date.now() + 45 * 86_400_000));

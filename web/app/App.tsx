@@ -25,6 +25,7 @@ const StageTemplates = lazy(() => import('../places/kits/StageTemplates.tsx'));
 const Orders = lazy(() => import('../places/orders/OrdersPlace.tsx'));
 const OrderPlace = lazy(() => import('../places/orders/OrderPlace.tsx'));
 const FitterPage = lazy(() => import('../places/fitter/FitterPage.tsx'));
+const ClientPage = lazy(() => import('../places/client/ClientPage.tsx'));
 const Stores = lazy(() => import('../places/stores/StoresPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
@@ -114,6 +115,14 @@ export function App() {
                 element={
                   <Suspense fallback={null}>
                     <FitterPage />
+                  </Suspense>
+                }
+              />
+              <Route
+                path="/client/:token"
+                element={
+                  <Suspense fallback={null}>
+                    <ClientPage />
                   </Suspense>
                 }
               />

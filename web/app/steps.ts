@@ -7,6 +7,7 @@ export const STEPS = [
   { id: 'vehicle', name: 'Vehicle', key: '2' },
   { id: 'size', name: 'Size', key: '3' },
   { id: 'match', name: 'Match', key: '4' },
+  { id: 'price', name: 'Price', key: '5' },
   { id: 'parts', name: 'Parts', key: '6' },
   { id: 'build', name: 'Build', key: '9' },
   { id: 'prove', name: 'Prove', key: '0' },

@@ -78,7 +78,7 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(
     (key) =>
       typeof key === 'string' &&
-      /\/(events|history)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds)/.test(
+      /\/(events|history|price|actual|client-page)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds)/.test(
         key,
       ),
   ).catch(() => {});

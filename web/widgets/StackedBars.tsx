@@ -52,7 +52,12 @@ export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
         x: {
           stacked: true,
           min: least,
-          ticks: { includeBounds: least === 0, callback: (value) => formatNumber(Number(value), 0) },
+          ticks: {
+            maxRotation: 0,
+            autoSkipPadding: 12,
+            includeBounds: least === 0,
+            callback: (value) => formatNumber(Number(value), 0),
+          },
           grid: { color: CHART.hairline },
           title: { display: true, text: unit },
         },

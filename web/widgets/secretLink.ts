@@ -7,5 +7,5 @@ export const newToken = (): string =>
     .replaceAll('/', '_');
 
 /** The address of a page that opens by its word alone; of two workshops in one installation it names its own. */
-export const secretLink = (place: 'invitation' | 'fit', token: string, house: House | null): string =>
+export const secretLink = (place: 'invitation' | 'fit' | 'client', token: string, house: House | null): string =>
   `${location.origin}/${place}/${token}${house ? `?house=${house}` : ''}`;

@@ -9,6 +9,7 @@ const COME_FOR: Record<StepId, JobAction> = {
   vehicle: 'weigh',
   size: 'design',
   match: 'kit',
+  price: 'offer',
   parts: 'parts',
   build: 'clockOn',
   prove: 'sign',

@@ -15,6 +15,7 @@ const STEP_VIEW: Record<StepId, ReturnType<typeof lazy>> = {
   vehicle: lazy(() => import('./vehicle/VehicleStep.tsx')),
   size: lazy(() => import('./size/SizeStep.tsx')),
   match: lazy(() => import('./match/MatchStep.tsx')),
+  price: lazy(() => import('./price/PriceStep.tsx')),
   parts: lazy(() => import('./parts/PartsStep.tsx')),
   build: lazy(() => import('./stages/BuildStep.tsx')),
   prove: lazy(() => import('./prove/ProveStep.tsx')),

@@ -29,6 +29,20 @@ function change(now: LineJudgement, saved: LineJudgement | undefined, set: UnitS
   return text.startsWith('+') || text.startsWith('−') ? text : '';
 }
 
+/** What was offered stands beside what today's figures come to: it is the offer that the client will hold against it. */
+function OfferAgainst({ line }: { line: LineJudgement['line'] }) {
+  const { job } = useOpenJob('job');
+  const set = useUnitSet();
+  const { offer } = job;
+  if (!offer || offer.state === 'declined') return null;
+  const over = line.amount !== null && offer.totalCents > line.amount;
+  return (
+    <span className={over ? 'stop' : ''} data-offered>
+      {`; ${offer.state === 'accepted' ? 'agreed at' : `offer ${offer.number}`} ${formatQuantity(offer.totalCents, 'money', set)}`}
+    </span>
+  );
+}
+
 /** Brief against now: every line with its present figure, met or not, by how much, and what a draft changes. */
 export function Tally() {
   const { job, lines, savedLines, stored, designDirty, useDirty, sheet } = useOpenJob(
@@ -94,6 +108,7 @@ export function Tally() {
                   {` asks ${formatNumber(asked, 1)} g on the mean; dry tyres give ${formatNumber(GRIP_DRY, 1)}`}
                 </span>
               )}
+              {line.kind === 'priceCeiling' && <OfferAgainst line={line} />}
               {delta && <span className="wait strong"> {delta}</span>}
             </span>
           </div>

@@ -57,6 +57,7 @@ export function spineStates(
               : `${kit?.kitName.split(' ')[0]} kit ${kit?.revision}`,
         }
       : { mark: 'open', say: 'No kit taken' },
+    price: priceState(job, set),
     parts: {
       mark: job.parts.length === 0 ? 'open' : awaited > 0 ? 'waiting' : fitted === job.parts.length ? 'done' : 'half',
       say:
@@ -84,4 +85,16 @@ export function spineStates(
       say: `${passed} of ${CHECKS.length} checks`,
     },
   };
+}
+
+/** The offer as it stands: being written, with the client, agreed with its changes. */
+function priceState({ offer }: Pick<OpenJob['job'], 'offer'>, set: UnitSet): SpineState {
+  if (!offer) return { mark: 'open', say: 'No offer yet' };
+  const sum = formatQuantity(offer.totalCents, 'money', set);
+  if (offer.state === 'draft') return { mark: 'half', say: `Offer ${offer.number} being written` };
+  if (offer.state === 'declined') return { mark: 'stop', say: `Offer ${offer.number} declined` };
+  if (offer.state === 'sent') return { mark: 'waiting', say: `Offer ${offer.number}, ${sum}` };
+  return offer.changesWaiting > 0
+    ? { mark: 'waiting', say: `${count(offer.changesWaiting, 'change')} with the client` }
+    : { mark: 'done', say: `Agreed, ${sum}` };
 }

@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { type OfferRound, supplierAddress } from '../../../contract/suppliers.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
+import { CurrencyChoice, RateFields, useCurrencyEntry } from '../../widgets/CurrencyFields.tsx';
 import { DayInput } from '../../widgets/DayInput.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Labelled } from '../../widgets/Labelled.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
-import { CurrencyChoice, RateFields, useCurrencyEntry } from './CurrencyFields.tsx';
 
 /** An offer as it came: its price, in which currency, and what of the list is in it. */
 export function NewOffer({ round, done }: { round: OfferRound; done: () => void }) {

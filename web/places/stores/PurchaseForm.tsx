@@ -10,12 +10,12 @@ import { type Shelves, useLibrary, useOfAddress } from '../../data/resources.ts'
 import { Choice } from '../../widgets/Choice.tsx';
 import { ComponentChoice } from '../../widgets/ComponentChoice.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
+import { CurrencyChoice, RateFields, useCurrencyEntry } from '../../widgets/CurrencyFields.tsx';
 import { DayInput } from '../../widgets/DayInput.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { type Checked, useChecked } from '../../widgets/useChecked.ts';
-import { CurrencyChoice, RateFields, useCurrencyEntry } from './CurrencyFields.tsx';
 import { StockInput } from './StockInput.tsx';
 
 interface Line {

@@ -1,7 +1,9 @@
 import { USUAL_SKILLS } from '../../../contract/people.ts';
 import { ROUNDINGS } from '../../../contract/workshop.ts';
+import { TAX_RULES } from '../../../core/money/tax.ts';
 import { type Practice, practiceOf } from '../../../core/practice/practice.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
+import { TAX_RULE_NAME } from '../../../wording/offers.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
@@ -19,6 +21,8 @@ const USUAL = {
   marginShare: 'margin on parts',
   contingencyShare: 'contingency',
   roundToCents: 'rounding',
+  taxRule: 'rounding of tax',
+  offerDays: 'days an offer stands',
 } as const satisfies Partial<Record<keyof Practice, string>>;
 
 /** What comes on top of cost, and what an hour of each skill is sold for. */
@@ -55,6 +59,29 @@ export function PriceFields({ value, onChange, rateCents, skills, faults }: Prop
           }))}
           onChange={(cents) => cents && change({ roundToCents: Number(cents) })}
           fault={faults['practice.roundToCents']}
+        />
+        <Choice
+          label="Tax is rounded"
+          value={now.taxRule}
+          options={TAX_RULES.map((rule) => ({ value: rule, label: TAX_RULE_NAME[rule] }))}
+          onChange={(taxRule) => taxRule && change({ taxRule })}
+          fault={faults['practice.taxRule']}
+        />
+        <QuantityInput
+          label="Days an offer stands"
+          kind="count"
+          value={now.offerDays}
+          onChange={(days) => days !== null && change({ offerDays: days })}
+          fault={faults['practice.offerDays']}
+        />
+        <QuantityInput
+          label="What an hour costs the workshop"
+          kind="money"
+          digits={2}
+          mayBeEmpty
+          value={now.hourCostCents}
+          onChange={(cents) => change({ hourCostCents: cents === null ? null : Math.round(cents) })}
+          fault={faults['practice.hourCostCents']}
         />
       </div>
       {usual.length > 0 && (

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { CURRENCIES, CURRENCY_IDS, type Currency } from '../../../core/quantity/currency.ts';
-import { useWorkshop } from '../../data/session.tsx';
-import { Choice } from '../../widgets/Choice.tsx';
-import { DayInput } from '../../widgets/DayInput.tsx';
-import { QuantityInput } from '../../widgets/QuantityInput.tsx';
+import { CURRENCIES, CURRENCY_IDS, type Currency } from '../../core/quantity/currency.ts';
+import { useWorkshop } from '../data/session.tsx';
+import { Choice } from './Choice.tsx';
+import { DayInput } from './DayInput.tsx';
+import { QuantityInput } from './QuantityInput.tsx';
 
 const MILLION = 1_000_000;
 
