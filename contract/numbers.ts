@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { ComponentKind } from '../core/component/sheets.ts';
 import type { MoveKind } from '../core/stores/ledger.ts';
+import type { RefurbishingCost, RefurbishingState } from '../core/stores/refurbishing.ts';
 import type { SerialOrigin } from '../core/stores/serials.ts';
 import { A_FILE, address, answers } from './address.ts';
 import { isoDate, type Made, type Mutable, text, uuid, type Versioned, version } from './fields.ts';
@@ -62,7 +63,35 @@ export type NumberEvent = { readonly at: string; readonly by: string | null } & 
   | { readonly what: 'packed' | 'unpacked'; readonly pack: string }
 );
 
+/** An order on a numbered thing: to make it good again. */
+export interface RefurbishingRow extends RefurbishingCost {
+  readonly id: string;
+  readonly what: string;
+  readonly state: RefurbishingState;
+  readonly boughtCents: number | null;
+  /** How it was proved good, or why it was given up. */
+  readonly ended: string | null;
+  readonly warrantyUntil: string | null;
+  readonly by: string;
+  readonly at: string;
+  readonly endedBy: string | null;
+  readonly endedAt: string | null;
+  readonly hours: number;
+  readonly parts: readonly { readonly name: string; readonly quantity: number; readonly unitCents: number }[];
+  readonly work: readonly {
+    readonly by: string;
+    readonly hours: number;
+    readonly day: string;
+    readonly what: string;
+  }[];
+  readonly version: number;
+}
+
 export interface NumberSheet extends NumberRow {
+  /** The newest first. */
+  readonly refurbishing: readonly RefurbishingRow[];
+  /** Of a new one, own currency. */
+  readonly newCents: number;
   readonly note: string;
   readonly events: readonly NumberEvent[];
   readonly version: number;

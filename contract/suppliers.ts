@@ -1,7 +1,13 @@
 import Joi from 'joi';
+import type { KnownPart } from '../core/buying/priceList.ts';
+import type { ForeignPrice } from '../core/offer/offer.ts';
 import { CURRENCY_IDS, type Currency } from '../core/quantity/currency.ts';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import { componentId, isoDate, type Made, type Mutable, slug, text, type Versioned, version, whole } from './fields.ts';
+import type { TableIn, TakenIn } from './tableIn.ts';
+
+/** The largest price list that is taken in, letters. */
+export const LARGEST_PRICE_LIST = 2_000_000;
 
 /** What a supplier is to the workshop: how promises are kept, what was asked and what failed. */
 export interface SupplierRow {
@@ -149,6 +155,32 @@ const offerSchema = Joi.object<Mutable<OfferBody>, true>({
   note: text('Note', 300).allow('').required(),
 });
 
+/** A part of a supplier as its price list is held against it. */
+export interface SupplierPart extends KnownPart {
+  readonly foreign: ForeignPrice | null;
+  readonly pricedOn: string | null;
+}
+
+/** A price list as text, in its currency with the rate and the day of it. */
+export interface PriceListIn extends TableIn {
+  readonly currency: Currency;
+  readonly rateMillionths: number;
+  readonly rateDay: string | null;
+  /** Prices are known as of this day. */
+  readonly pricedOn: string;
+}
+const priceListSchema = Joi.object<PriceListIn, true>({
+  text: Joi.string().max(LARGEST_PRICE_LIST).label('List').required(),
+  name: text('Name of the file', 200).required(),
+  currency: Joi.string()
+    .valid(...CURRENCY_IDS)
+    .label('Currency')
+    .required(),
+  rateMillionths: whole('Rate', 1, 2_000_000_000).required(),
+  rateDay: isoDate('Rate of').allow(null).required(),
+  pricedOn: isoDate('Prices of').required(),
+});
+
 export const supplierAddress = {
   list: address({ method: 'get', path: '/suppliers', may: 'viewer', answer: answers<SupplierRow[]>() }),
   one: address({ method: 'get', path: '/suppliers/:supplier', may: 'viewer', answer: answers<SupplierSheet>() }),
@@ -158,6 +190,27 @@ export const supplierAddress = {
     may: 'manager',
     body: supplierSchema,
     answer: answers<Versioned>(),
+  }),
+  parts: address({
+    method: 'get',
+    path: '/suppliers/:supplier/parts',
+    may: 'viewer',
+    answer: answers<SupplierPart[]>(),
+  }),
+  partTable: address({ method: 'get', path: '/suppliers/:supplier/parts.csv', may: 'viewer', answer: A_FILE }),
+  takePrices: address({
+    method: 'post',
+    path: '/suppliers/:supplier/prices',
+    may: 'manager',
+    body: priceListSchema,
+    size: { bytes: 2 * LARGEST_PRICE_LIST, bounds: { values: 20, depth: 2, text: LARGEST_PRICE_LIST } },
+    answer: answers<TakenIn>(),
+  }),
+  undoPrices: address({
+    method: 'post',
+    path: '/price-lists/:id/undo',
+    may: 'manager',
+    answer: answers<{ readonly undone: number }>(),
   }),
   note: address({
     method: 'post',

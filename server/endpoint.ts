@@ -68,6 +68,7 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   number: { form: /^\d{2}-\d{3,5}$/, what: 'job' },
   order: { form: /^K\d{2}-\d{3,5}$/, what: 'kit order' },
   purchase: { form: /^P\d{2}-\d{3,5}$/, what: 'order' },
+  sale: { form: /^S\d{2}-\d{3,5}$/, what: 'sale' },
   supplier: { form: /^[a-z0-9][a-z0-9.-]{0,60}$/, what: 'supplier' },
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },

@@ -24,6 +24,7 @@ import { libraryEndpoints } from './library/routes.ts';
 import { variantEndpoints } from './library/variantRoutes.ts';
 import { clientAccessEndpoints } from './offers/accessRoutes.ts';
 import { costEndpoints } from './offers/costRoutes.ts';
+import { ownVehicleEndpoints } from './offers/ownRoutes.ts';
 import { offerEndpoints } from './offers/routes.ts';
 import { wishEndpoints } from './offers/wishRoutes.ts';
 import { approvalEndpoints } from './orders/approvalRoutes.ts';
@@ -35,14 +36,17 @@ import { myEndpoints } from './people/myRoutes.ts';
 import { peopleEndpoints } from './people/routes.ts';
 import { proveEndpoints } from './prove/routes.ts';
 import { invoiceEndpoints } from './purchases/invoiceRoutes.ts';
+import { priceListEndpoints } from './purchases/priceListRoutes.ts';
 import { purchaseEndpoints } from './purchases/routes.ts';
 import { supplierEndpoints } from './purchases/supplierRoutes.ts';
+import { saleEndpoints } from './sales/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
 import { gradingEndpoints } from './stores/gradingRoutes.ts';
 import { needEndpoints } from './stores/needRoutes.ts';
 import { numberEndpoints } from './stores/numberRoutes.ts';
+import { refurbishingEndpoints } from './stores/refurbishingRoutes.ts';
 import { storesEndpoints } from './stores/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
 import { workshopEndpoints } from './workshop/routes.ts';
@@ -77,13 +81,17 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...wishEndpoints,
   ...costEndpoints,
   ...clientAccessEndpoints,
+  ...ownVehicleEndpoints,
   ...storesEndpoints,
   ...numberEndpoints,
   ...needEndpoints,
+  ...refurbishingEndpoints,
   ...gradingEndpoints,
   ...purchaseEndpoints,
   ...invoiceEndpoints,
   ...supplierEndpoints,
+  ...priceListEndpoints,
+  ...saleEndpoints,
   ...buildEndpoints,
   ...proveEndpoints,
   ...kitFileEndpoints,

@@ -4,6 +4,7 @@ import type { BracketBasis } from '../core/offer/bracket.ts';
 import type { OfferDoubt } from '../core/offer/doubts.ts';
 import type { WishEffect } from '../core/offer/effect.ts';
 import type { AdditionState, HoursEstimate, LineGroup, OfferState } from '../core/offer/offer.ts';
+import type { SaleState } from '../core/offer/sale.ts';
 import type { OfferSums } from '../core/offer/sums.ts';
 import { linePrice, offerSums } from '../core/offer/sums.ts';
 import { CURRENCIES, type Currency } from '../core/quantity/currency.ts';
@@ -26,6 +27,12 @@ export const ADDITION_STATE_NAME: Readonly<Record<AdditionState, string>> = {
   accepted: 'accepted',
   declined: 'declined',
   withdrawn: 'withdrawn',
+};
+
+export const SALE_STATE_NAME: Readonly<Record<SaleState, string>> = {
+  draft: 'being written',
+  sold: 'sold',
+  cancelled: 'given up',
 };
 
 export const GROUP_NAME: Readonly<Record<LineGroup | 'contingency' | 'rounding', string>> = {

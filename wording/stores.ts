@@ -31,6 +31,7 @@ export function placeSays({ kind, name, jobNumber }: Pick<StockPlaceName, 'kind'
   if (kind === 'job') return `box of ${name}`;
   if (kind === 'vehicle') return jobNumber ? `${name}, ${jobNumber}` : name;
   if (kind === 'scrap') return 'scrapped';
+  if (kind === 'refurbishing') return `into ${name}`;
   if (kind === 'count') return 'the count';
   return name;
 }

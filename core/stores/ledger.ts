@@ -2,7 +2,16 @@
  * Where things of the stores can be. A bin, a job's box, a vehicle and a kit order's crate are the workshop's own and never
  * hold less than nothing; suppliers, clients and counts are the outside that things come from and go to.
  */
-export const STOCK_PLACE_KINDS = ['bin', 'job', 'vehicle', 'supplier', 'client', 'scrap', 'count'] as const;
+export const STOCK_PLACE_KINDS = [
+  'bin',
+  'job',
+  'vehicle',
+  'supplier',
+  'client',
+  'scrap',
+  'count',
+  'refurbishing',
+] as const;
 export type StockPlaceKind = (typeof STOCK_PLACE_KINDS)[number];
 
 /** Why something moved. */

@@ -50,6 +50,7 @@ export async function dataOf(db: Db, id: string) {
           union all select 'question', q.by, q.text, q.at from order_question q join kit_order o on o.id = q.order_id
             where o.client_id = ${id} or o.partner_id = ${id} order by at`,
     ),
+    counterSales: await all(sql`select s.* from counter_sale s where s.client_id = ${id} order by s.number`),
     approvals: await all(sql`select a.* from partner_approval a where a.client_id = ${id} order by a.at`),
     files: await all(
       sql`select f.id, f.about, f.name, f.caption, f.at from file f where f.dropped_at is null and (f.about_id in (select v.id::text from vehicle v where v.client_id = ${id})

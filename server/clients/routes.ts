@@ -2,7 +2,7 @@ import { eq, ne, sql } from 'drizzle-orm';
 import { clientAddress } from '../../contract/clients.ts';
 import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { client, kitOrder, kitWish, partnerApproval, vehicle } from '../db/schema/index.ts';
+import { client, counterSale, kitOrder, kitWish, partnerApproval, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { mergePlaces } from '../read/mergePlaces.ts';
@@ -11,9 +11,11 @@ import { closePages, removeFiles, removeTraces, tracesOf, typedOnPages } from '.
 import { clientRows } from './rows.ts';
 
 /** A client, locked; told as stale where it is not as it was seen. */
-async function lockClient(tx: Tx, id: string, version: number) {
+async function lockClient(tx: Tx, id: string, version: number, what: 'changed' | 'ended' = 'ended') {
   const stored = one(await tx.select().from(client).where(eq(client.id, id)).for('update'), 'client');
   if (stored.version !== version) throw new Stale((await clientRows(tx)).find((row) => row.id === id));
+  if (stored.own && what !== 'changed')
+    throw new RuleBroken('This is the workshop itself: its vehicles stay with it until they are sold.');
   if (stored.removedAt) throw new RuleBroken('The data of this client was removed: nothing of it is changed any more.');
   return stored;
 }
@@ -22,7 +24,7 @@ export const clientEndpoints = [
   serve(clientAddress.list, ({ db }) => clientRows(db)),
   serve(clientAddress.change, ({ params, body, change }) =>
     change(async ({ tx, log }) => {
-      const { name, contact } = await lockClient(tx, params.id, body.version);
+      const { name, contact } = await lockClient(tx, params.id, body.version, 'changed');
       const version = body.version + 1;
       await tx
         .update(client)
@@ -53,6 +55,7 @@ export const clientEndpoints = [
         update kit_wish set ended_at = now(), ended_why = 'the same client waits already' where client_id = ${gone.id}
           and kind = 'waiting' and ended_at is null and exists (select 1 from kit_wish other where other.kit_id = kit_wish.kit_id
             and other.client_id = ${stays.id} and other.kind = 'waiting' and other.ended_at is null)`);
+      await tx.update(counterSale).set({ clientId: stays.id }).where(eq(counterSale.clientId, gone.id));
       await tx.update(kitWish).set({ clientId: stays.id }).where(eq(kitWish.clientId, gone.id));
       await tx.execute(sql`
         update partner_approval set ended_on = current_date, ended_why = 'the same shop has an approval already'

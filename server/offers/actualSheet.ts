@@ -14,7 +14,7 @@ const hoursOf = (kind: string) =>
   );
 
 /** Stages of a job with the hours of each kind that were clocked on them. */
-async function stagesGoing(db: Db | Tx, jobId: string): Promise<StageGoing[]> {
+export async function stagesGoing(db: Db | Tx, jobId: string): Promise<StageGoing[]> {
   const { rows } = await db.execute<StageGoing & Record<string, unknown>>(sql`
     select s.key, s.name, s.skill, s.state, s.hours, ${hoursOf('work')} as work, ${hoursOf('rework')} as rework,
       ${hoursOf('waiting')} as waiting, ${hoursOf('learning')} as learning
@@ -24,7 +24,7 @@ async function stagesGoing(db: Db | Tx, jobId: string): Promise<StageGoing[]> {
 }
 
 /** Lines of the parts list: at the price of the order they come with, else of the last order for such, else of today's catalogue. */
-async function partsGoing(db: Db | Tx, jobId: string): Promise<PartGoing[]> {
+export async function partsGoing(db: Db | Tx, jobId: string): Promise<PartGoing[]> {
   const { rows } = await db.execute<PartGoing & Record<string, unknown>>(sql`
     select l.component_id as "componentId", c.name, l.quantity, l.state <> 'missing' as bought,
       coalesce(

@@ -12,6 +12,7 @@ export const placeJson = (p: string): SQL => {
       when 'job' then (select number from job where id = nullif(${at}."of", '')::uuid)
       when 'vehicle' then (select name from vehicle where id = nullif(${at}."of", '')::uuid)
       when 'supplier' then (select name from supplier where id = ${at}."of")
+      when 'refurbishing' then (select i.serial from refurbishing r join serial_item i on i.id = r.serial_id where r.id = nullif(${at}."of", '')::uuid)
       when 'client' then (select name from client where id = nullif(${at}."of", '')::uuid)
       else '' end,
     'jobNumber', case ${at}.kind

@@ -1,5 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { type NumberRow, numbersAddress, type RecallAnswer } from '../../contract/numbers.ts';
+import type { Workshop } from '../../contract/workshop.ts';
 import { toCsv } from '../../wording/csv.ts';
 import { ORIGIN_NAME, placeSays } from '../../wording/stores.ts';
 import type { StoredJob } from '../change.ts';
@@ -46,20 +47,23 @@ const recallCells = (row: RecallAnswer['rows'][number]) => [
   ...[row.where === 'house' ? 'here' : 'with the client', row.component, row.serials.join(' ')],
 ];
 
+/** What an hour costs the workshop, or is sold for where nobody has set it. */
+const hourCents = ({ practice, rateCents }: Workshop): number => practice.hourCostCents ?? rateCents;
+
 export const numberEndpoints = [
   serve(numbersAddress.page, ({ db, params }) => numberPage(db, Number(params.page), null)),
   serve(numbersAddress.find, ({ db, params }) => numberPage(db, Number(params.page), params.word)),
   serve(numbersAddress.table, async ({ db, res }) =>
     sendCsv(res, 'numbers.csv', toCsv(NUMBER_HEAD, (await allNumbers(db)).map(numberCells))),
   ),
-  serve(numbersAddress.one, ({ db, params }) => numberSheet(db, params.id)),
-  serve(numbersAddress.change, ({ change, params, body: { version: seen, ...body } }) =>
+  serve(numbersAddress.one, ({ db, params, workshop }) => numberSheet(db, params.id, hourCents(workshop))),
+  serve(numbersAddress.change, ({ change, params, workshop, body: { version: seen, ...body } }) =>
     change(async ({ tx, log }) => {
       const stored = one(
         await tx.select().from(serialItem).where(eq(serialItem.id, params.id)).for('update'),
         'number',
       );
-      if (stored.version !== seen) throw new Stale(await numberSheet(tx, stored.id));
+      if (stored.version !== seen) throw new Stale(await numberSheet(tx, stored.id, hourCents(workshop)));
       const version = stored.version + 1;
       await tx
         .update(serialItem)

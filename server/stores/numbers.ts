@@ -1,5 +1,6 @@
 import { and, eq, type SQL, sql } from 'drizzle-orm';
 import { NUMBERS_A_PAGE, type NumberPage, type NumberRow, type NumberSheet } from '../../contract/numbers.ts';
+import { refurbishingCost } from '../../core/stores/refurbishing.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { serialItem } from '../db/schema/index.ts';
@@ -88,10 +89,20 @@ export const numbersInBins = (db: Db, componentId: string): Promise<NumberRow[]>
 export const numbersOf = async (db: Db | Tx, ids: readonly string[]): Promise<NumberRow[]> =>
   ids.length === 0 ? [] : rowsWhere(db, sql`i.id = any(${sql.param(ids)}::uuid[])`);
 
+/** Orders to make it good again, the newest first. */
+const REFURBISHING = sql`(select coalesce(json_agg(json_build_object('id', r.id, 'what', r.what, 'state', r.state,
+    'boughtCents', r.bought_cents, 'ended', r.ended, 'warrantyUntil', r.warranty_until, 'by', b.name, 'at', ${instant('r.at')},
+    'endedBy', (select name from person where id = r.ended_by_id), 'endedAt', ${instant('r.ended_at')}, 'version', r.version,
+    'parts', (select coalesce(json_agg(json_build_object('name', pc.name, 'quantity', rp.quantity, 'unitCents', rp.unit_cents) order by rp.at), '[]'::json)
+      from refurbishing_part rp join component pc on pc.id = rp.component_id where rp.refurbishing_id = r.id),
+    'work', (select coalesce(json_agg(json_build_object('by', w.name, 'hours', h.hours, 'day', h.day, 'what', h.what) order by h.day, h.at), '[]'::json)
+      from refurbishing_hours h join person w on w.id = h.person_id where h.refurbishing_id = r.id)) order by r.at desc), '[]'::json)
+  from refurbishing r join person b on b.id = r.by_id where r.serial_id = i.id)`;
+
 /** A number's whole life: where it was, what it was measured at, in which packs. */
-export async function numberSheet(db: Db | Tx, id: string): Promise<NumberSheet> {
+export async function numberSheet(db: Db | Tx, id: string, hourCents: number): Promise<NumberSheet> {
   const { rows } = await db.execute<NumberSheet & Record<string, unknown>>(sql`
-    select ${ROW}, i.note, i.version,
+    select ${ROW}, i.note, i.version, c.price_cents::float8 as "newCents", ${REFURBISHING} as refurbishing,
       (select coalesce(json_agg(e.event order by e.at, e.n), '[]'::json) from (
         select m.at, m.id as n, json_build_object('what', 'moved', 'at', ${instant('m.at')}, 'by', w.name, 'kind', m.kind,
             'from', ${placeJson('f')}, 'to', ${placeJson('t')}, 'note', m.note) as event
@@ -109,5 +120,12 @@ export async function numberSheet(db: Db | Tx, id: string): Promise<NumberSheet>
           from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id and m.until is not null
       ) e) as events
     from ${FROM} where i.id = ${id}`);
-  return one(rows, 'number');
+  const sheet = one(rows, 'number');
+  return {
+    ...sheet,
+    refurbishing: sheet.refurbishing.map((order) => {
+      const hours = order.work.reduce((sum, entry) => sum + entry.hours, 0);
+      return { ...order, hours, ...refurbishingCost({ ...order, hours, hourCents }) };
+    }),
+  };
 }

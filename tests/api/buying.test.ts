@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { NeedRow, NeedSheet } from '../../contract/needs.ts';
 import type { PurchaseRow, PurchaseSheet } from '../../contract/purchases.ts';
-import type { OfferRound, SupplierRow, SupplierSheet } from '../../contract/suppliers.ts';
+import type { OfferRound, SupplierPart, SupplierRow, SupplierSheet } from '../../contract/suppliers.ts';
 import { dropLines, onHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -117,7 +117,7 @@ describe('an order', () => {
     const pdf = await ilse.get(`/purchases/${number}/order.pdf`);
     expect([pdf.status, pdf.headers['content-type']]).toEqual([200, 'application/pdf']);
     const csv = Papa.parse<string[]>((await ilse.get(`/purchases/${number}/order.csv`)).text.trim()).data;
-    expect(csv[1]).toEqual(['1', 'HV label set', '', 'pieces', '4', '24', '', '0', '4']);
+    expect(csv[1]).toEqual(['1', 'HV label set', expect.stringMatching(/^GF-\d+$/), 'pieces', '4', '24', '', '0', '4']);
     expect((await ilse.get('/purchases.csv')).text).toContain(number);
     expect((await ilse.get(`/purchases/${number}/labels.pdf`)).status).toBe(422);
     await ilse.send('post', `/purchases/${number}/cancel`, { why: 'not wanted after all', version: 2 });
@@ -319,4 +319,40 @@ describe('suppliers', () => {
 test('the list says what asks for somebody', async () => {
   const rows = (await ilse.get('/purchases')).body as PurchaseRow[];
   expect(rows.find(({ asks }) => asks.includes('invoice') && asks.includes('late'))).toBeTruthy();
+});
+
+describe('a price list', () => {
+  const take = (text: string, more: object = {}) =>
+    ilse.send('post', '/suppliers/brae-switchgear/prices', {
+      ...{
+        text,
+        name: 'winter.csv',
+        currency: 'EUR',
+        rateMillionths: 1_000_000,
+        rateDay: null,
+        pricedOn: '2026-11-20',
+      },
+      ...more,
+    });
+  const cable = async () =>
+    ((await ilse.get('/suppliers/brae-switchgear/parts')).body as SupplierPart[]).find(({ id }) => id === 'cable-50')!;
+  test('is taken by part number in its currency, goes out again, and is undone whole', async () => {
+    await sql("update component set part_number = 'BS-50' where id = 'cable-50'");
+    const before = await cable();
+    const gbp = { currency: 'GBP', rateMillionths: 1_150_000 };
+    const list = 'Item,Price,Lead days\nbs-50,200.00,9\nBS-99,5.00,1';
+    expect((await take(list, gbp)).body.fields).toHaveProperty('rateDay');
+    expect((await take('Name,Price\nx,5')).body.fields.text).toMatch(/No column of part numbers/);
+    const { body: taken } = await take(list, { ...gbp, rateDay: '2026-11-19' });
+    expect(taken).toMatchObject({ changed: 1, alike: 0, left: 1 });
+    expect(await cable()).toMatchObject({
+      ...{ priceCents: 23_000, leadDays: 9, pricedOn: '2026-11-20' },
+      foreign: { currency: 'GBP', cents: 20_000, rateMillionths: 1_150_000, rateDay: '2026-11-19' },
+    });
+    const table = (await ilse.get('/suppliers/brae-switchgear/parts.csv')).text;
+    expect(table).toContain('BS-50,"HV cable 50 mm², 10 m with lugs",230,9,2026-11-20,200,GBP,1.15,2026-11-19');
+    expect((await ilse.send('post', `/price-lists/${taken.id}/undo`)).body).toEqual({ undone: 1 });
+    expect(await cable()).toEqual({ ...before, partNumber: 'BS-50' });
+    expect((await ilse.send('post', `/price-lists/${taken.id}/undo`)).status).toBe(422);
+  });
 });

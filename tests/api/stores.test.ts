@@ -459,3 +459,48 @@ describe('what is the same, and what is over', () => {
     expect(free.onHand).toBe(before.onHand);
   });
 });
+
+describe('refurbishing', () => {
+  test('an order on a number: parts out of their bins, hours, the proof, its own warranty and true cost', async () => {
+    await sql("update component set price_cents = 64000 where id = 'charger-33'");
+    await goodsIn({ serials: ['REF-1'] });
+    const { rows } = await sql("select id from serial_item where serial = 'REF-1'");
+    const id = rows[0].id as string;
+    const sheet = async () => (await ilse.get(`/stores/numbers/${id}`)).body as NumberSheet;
+    const begin = () =>
+      jory.send('post', `/stores/numbers/${id}/refurbishing`, { what: 'new fan and seals', boughtCents: 15_000 });
+    const { id: order } = (await begin()).body;
+    expect((await begin()).body.detail).toMatch(/being refurbished already/);
+    await dropLines(shop.pool(), 'component_id = $1', ['cable-70']);
+    await putOnHand(shop.pool(), 'cable-70', 3);
+    const put = (quantity: number) =>
+      jory.send('post', `/refurbishing/${order}/parts`, { componentId: 'cable-70', quantity, serials: [] });
+    expect((await put(4)).body.detail).toMatch(/^Stores have 3 free/);
+    expect((await put(2)).status).toBe(200);
+    const hours = (more: object) =>
+      jory.send('post', `/refurbishing/${order}/hours`, { hours: 2.5, day: '2026-11-20', what: '', ...more });
+    expect((await hours({ day: '2199-01-01' })).body.fields).toHaveProperty('day');
+    expect((await hours({ hours: 30 })).body.fields).toHaveProperty('hours');
+    expect((await hours({})).status).toBe(200);
+    // 150 + 2 × 310 + 2.5 h × 58.
+    expect((await sheet()).refurbishing[0]).toMatchObject({
+      ...{ state: 'open', partsCents: 62_000, hoursCents: 14_500, totalCents: 91_500, hours: 2.5 },
+    });
+    const end = (more: object = {}) =>
+      jory.send('post', `/refurbishing/${order}/end`, {
+        ...{ good: true, ended: 'two hours at full load, 61 °C', warrantyUntil: '2027-11-20', version: 1, ...more },
+      });
+    expect((await end({ version: 9 })).status).toBe(409);
+    expect((await end({ ended: '' })).body.fields).toHaveProperty('ended');
+    expect((await end()).status).toBe(200);
+    expect((await end({ version: 2 })).body.detail).toMatch(/is over/);
+    expect(await sheet()).toMatchObject({
+      warrantyUntil: '2027-11-20',
+      refurbishing: [{ state: 'done', endedBy: 'Jory Opie' }],
+    });
+    const used = await sql(
+      "select b.quantity from stock_balance b join stock_place p on p.id = b.place_id where p.kind = 'refurbishing' and b.component_id = 'cable-70'",
+    );
+    expect(used.rows).toEqual([{ quantity: 2 }]);
+  });
+});

@@ -2,6 +2,7 @@ import type pg from 'pg';
 import type { ClientSheet } from '../../contract/clientPage.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { AdditionRow, OfferRow, PriceSheet } from '../../contract/offers.ts';
+import type { SaleRow } from '../../contract/sales.ts';
 import type { Visitor } from '../api/workshop.ts';
 import type { Case } from './case.ts';
 
@@ -121,6 +122,22 @@ export function offerCases(ground: Ground): Record<string, Case> {
     );
     return { job, id: rows[0].id };
   };
+  const sale = async (lines: readonly object[] = []): Promise<SaleRow> => {
+    const client = { clientId: null, clientName: `Buyer ${linkWord()}`, clientContact: '' };
+    const { number } = (await jory().send('post', '/sales', client)).body;
+    const begun = (await ilse().get(`/sales/${number}`)).body as SaleRow;
+    if (lines.length > 0)
+      await jory().send('put', `/sales/${number}`, { body: { ...begun.body, lines }, version: begun.version });
+    return (await ilse().get(`/sales/${number}`)).body as SaleRow;
+  };
+  const mule = (name: string) => ({
+    ...{ name, variantId: 'wren-11', builtYear: 1970, chassisNumber: '40404', registration: '', colour: '' },
+    ...{ boughtOn: '2026-06-01', boughtFrom: '', purchaseCents: 300_000, convertedBefore: false },
+  });
+  const bought = async () => {
+    const { id } = (await ilse().send('post', '/own-vehicles', mule(linkWord()))).body;
+    return { id: id as string };
+  };
   const question = async () => {
     const job = await bus();
     const { rows } = await pool().query(
@@ -232,6 +249,61 @@ export function offerCases(ground: Ground): Record<string, Case> {
         const { id } = (await ilse().send('post', `/jobs/${job.number}/ways`, way(job, 1))).body;
         return { path: `/ways/${id}/drop`, body: () => ({}) };
       },
+    },
+    'post /sales': {
+      ...{ same: 'all', different: 'all' },
+      prepare: async () => ({
+        path: '/sales',
+        body: (i) => ({ clientId: null, clientName: `Pier Café ${i}`, clientContact: '' }),
+        who: jory(),
+      }),
+    },
+    'put /sales/:sale': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        const { number, body, version } = await sale();
+        const made = (i: number) => ({ body: { ...body, lines: [line], note: `note ${i}` }, version });
+        return { path: `/sales/${number}`, body: made, who: jory() };
+      },
+    },
+    'post /sales/:sale/sell': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        const { number, version } = await sale([line]);
+        return { path: `/sales/${number}/sell`, body: () => ({ serials: [], version }), who: jory() };
+      },
+    },
+    'post /sales/:sale/cancel': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        const { number, version } = await sale();
+        return { path: `/sales/${number}/cancel`, body: (i) => ({ why: `went home ${i}`, version }), who: jory() };
+      },
+    },
+    'post /own-vehicles': {
+      ...{ same: 'all', different: 'all' },
+      prepare: async () => ({ path: '/own-vehicles', body: (i) => mule(`Mule ${i}`) }),
+    },
+    'put /own-vehicles/:id': {
+      ...{ same: 'one', different: 'one' },
+      ...on(
+        bought,
+        (id) => `/own-vehicles/${id}`,
+        (_, i) => ({
+          ...{ boughtOn: '2026-06-01', boughtFrom: '', purchaseCents: 300_000 + i, convertedBefore: false },
+          ...{ valueCents: null, valuedOn: null, version: 1 },
+        }),
+      ),
+    },
+    'post /own-vehicles/:id/sell': {
+      ...{ same: 'one', different: 'one' },
+      ...on(
+        bought,
+        (id) => `/own-vehicles/${id}/sell`,
+        (_, i) => ({
+          ...{ soldOn: '2026-11-20', soldTo: `Buyer ${i}`, contact: '', soldCents: 500_000, version: 1 },
+        }),
+      ),
     },
     'post /jobs/:number/client-page': {
       ...{ same: 'once', different: 'all' },

@@ -37,6 +37,11 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
     const { rows } = await pool().query('select id from serial_item where serial = any($1) order by serial', [serials]);
     return rows.map((row) => row.id as string);
   };
+  const refurbished = async (): Promise<string> => {
+    const [id] = await numbered('charger-33', 1);
+    const order = { what: 'new fan', boughtCents: null };
+    return (await jory().send('post', `/stores/numbers/${id}/refurbishing`, order)).body.id as string;
+  };
   const pack = async (): Promise<PackRow> => {
     const serialIds = await numbered('module-f4', 3);
     const { body } = await jory().send('post', '/stores/packs', { name: word(), note: '', serialIds });
@@ -90,6 +95,63 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
   const round = () => ({ name: word(), wanted: [{ componentId: 'cable-95', quantity: 2 }] });
 
   return {
+    'post /suppliers/:supplier/prices': {
+      ...{ same: 'once', different: 'all' },
+      prepare: async () => {
+        await pool().query("update component set part_number = 'GF-95', price_cents = 39500 where id = 'cable-95'");
+        const { rows } = await pool().query("select supplier_id from component where id = 'cable-95'");
+        const body = (i: number) => ({
+          ...{ text: `Part number,Price\nGF-95,${400 + i}.00`, name: 'list.csv', currency: 'EUR' },
+          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: '2026-11-20' },
+        });
+        return { path: `/suppliers/${rows[0].supplier_id}/prices`, body };
+      },
+    },
+    'post /stores/numbers/:id/refurbishing': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        const [id] = await numbered('charger-33', 1);
+        const body = (i: number) => ({ what: `new fan ${i}`, boughtCents: 1000 * i });
+        return { path: `/stores/numbers/${id}/refurbishing`, body, who: jory() };
+      },
+    },
+    'post /refurbishing/:id/parts': {
+      ...{ same: 'all', different: 'all' },
+      prepare: async () => {
+        const id = await refurbished();
+        await shelf('cable-70', 60);
+        const body = (i: number) => ({ componentId: 'cable-70', quantity: 1 + (i % 3), serials: [] });
+        return { path: `/refurbishing/${id}/parts`, body, who: jory() };
+      },
+    },
+    'post /refurbishing/:id/hours': {
+      ...{ same: 'all', different: 'all' },
+      prepare: async () => {
+        const id = await refurbished();
+        const body = (i: number) => ({ hours: 1 + i / 10, day: '2026-11-20', what: `turn ${i}` });
+        return { path: `/refurbishing/${id}/hours`, body, who: jory() };
+      },
+    },
+    'post /refurbishing/:id/end': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        const id = await refurbished();
+        const body = (i: number) => ({ good: i % 2 === 0, ended: `ran for ${i} h`, warrantyUntil: null, version: 1 });
+        return { path: `/refurbishing/${id}/end`, body, who: jory() };
+      },
+    },
+    'post /price-lists/:id/undo': {
+      ...{ same: 'one', different: 'one' },
+      prepare: async () => {
+        await pool().query("update component set part_number = 'GF-95', price_cents = 39500 where id = 'cable-95'");
+        const { rows } = await pool().query("select supplier_id from component where id = 'cable-95'");
+        const { body } = await ilse().send('post', `/suppliers/${rows[0].supplier_id}/prices`, {
+          ...{ text: 'Part number,Price\nGF-95,401.00', name: 'list.csv', currency: 'EUR' },
+          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: '2026-11-20' },
+        });
+        return { path: `/price-lists/${body.id}/undo`, body: () => ({}) };
+      },
+    },
     'put /stores/items/:component': {
       ...{ same: 'one', different: 'one' },
       prepare: async () => {

@@ -160,6 +160,7 @@ describe('the spine', () => {
       vehicle: 'waiting',
       size: 'open',
       match: 'open',
+      price: 'open',
       parts: 'open',
       build: 'open',
       prove: 'open',
@@ -172,6 +173,20 @@ describe('the spine', () => {
     expect(states({ brief: [{ ...firm, firm: false }], designs: [design] }).size.mark).toBe('half');
     expect(states({ designs: [design], chosenDesignId: 'd' }).size).toMatchObject({ mark: 'done' });
     expect(states({ brief: [firm] }).brief).toEqual({ mark: 'done', say: '1 line, 1 firm' });
+  });
+  test('the offer tells what it comes to and what waits for the client', () => {
+    const offer = { number: 2, state: 'sent' as const, totalCents: 1_474_472, sentAt: null, changesWaiting: 0 };
+    expect(states({ offer }).price).toMatchObject({
+      mark: 'waiting',
+      say: expect.stringMatching(/^Offer 2, .*14.745$/),
+    });
+    expect(states({ offer: { ...offer, state: 'draft' } }).price.mark).toBe('half');
+    expect(states({ offer: { ...offer, state: 'declined' } }).price.mark).toBe('stop');
+    const agreed = { ...offer, state: 'accepted' as const };
+    expect(states({ offer: agreed }).price).toMatchObject({ mark: 'done', say: expect.stringMatching(/^Agreed/) });
+    expect(states({ offer: { ...agreed, changesWaiting: 2 } }).price).toEqual({
+      ...{ mark: 'waiting', say: '2 changes with the client' },
+    });
   });
   test('weights, kit and parts', () => {
     expect(states({}, 'fits', true).vehicle.mark).toBe('done');
@@ -202,10 +217,12 @@ describe('steps', () => {
     expect(stepByKey('1')?.id).toBe('brief');
     expect(stepByKey('9')?.id).toBe('build');
     expect(stepByKey('0')?.id).toBe('prove');
-    expect(stepByKey('5')).toBeUndefined();
+    expect(stepByKey('5')?.id).toBe('price');
+    expect(stepByKey('7')).toBeUndefined();
     expect(new Set(STEPS.map((step) => step.key)).size).toBe(STEPS.length);
     expect(isStep('size')).toBe(true);
-    expect(isStep('price')).toBe(false);
+    expect(isStep('price')).toBe(true);
+    expect(isStep('plan')).toBe(false);
     expect(isStep(undefined)).toBe(false);
   });
 });

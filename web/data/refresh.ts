@@ -55,7 +55,15 @@ async function refreshPieces(job: string, pieces: ReadonlySet<JobPiece>): Promis
 }
 
 /** What the library tells of: parts lines hold stock. */
-const OF_LIBRARY: ReadonlySet<EventResource> = new Set(['parts', 'component', 'variant', 'kit', 'order', 'stock']);
+const OF_LIBRARY: ReadonlySet<EventResource> = new Set([
+  'parts',
+  'component',
+  'variant',
+  'kit',
+  'order',
+  'stock',
+  'sale',
+]);
 
 const waiting = new Map<string, Set<JobPiece>>();
 let gathering: Promise<void> | null = null;
@@ -78,7 +86,7 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(
     (key) =>
       typeof key === 'string' &&
-      /\/(events|history|price|actual|client-page)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds)/.test(
+      /\/(events|history|price|actual|client-page)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds|sales|own-vehicles)/.test(
         key,
       ),
   ).catch(() => {});

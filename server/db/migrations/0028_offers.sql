@@ -260,7 +260,10 @@ CREATE TRIGGER addition_kept BEFORE UPDATE OR DELETE ON "addition" FOR EACH ROW 
 CREATE FUNCTION counter_sale_kept() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN
   IF TG_OP = 'UPDATE' AND current_setting('dajo.removal', true) = 'on' THEN RETURN NEW; END IF;
-  IF TG_OP = 'DELETE' OR OLD.state <> 'draft' THEN
+  IF TG_OP = 'DELETE' OR (OLD.state <> 'draft' AND (NEW.state, NEW.number, NEW.body, NEW.currency, NEW.net_cents, NEW.tax_cents,
+      NEW.total_cents, NEW.sold_at, NEW.ended_why)
+    IS DISTINCT FROM (OLD.state, OLD.number, OLD.body, OLD.currency, OLD.net_cents, OLD.tax_cents,
+      OLD.total_cents, OLD.sold_at, OLD.ended_why)) THEN
     RAISE EXCEPTION 'what was sold never changes' USING ERRCODE = 'DJ001';
   END IF;
   RETURN NEW;

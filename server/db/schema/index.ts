@@ -8,6 +8,7 @@ export * from './offers.ts';
 export * from './orders.ts';
 export * from './people.ts';
 export * from './purchases.ts';
+export * from './refurbishing.ts';
 export * from './register.ts';
 export * from './sales.ts';
 export * from './stock.ts';

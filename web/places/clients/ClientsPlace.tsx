@@ -5,6 +5,7 @@ import type { ClientRow, VehicleRow } from '../../../contract/clients.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { OwnVehicles } from './OwnVehicles.tsx';
 import { useClientsAndVehicles } from './useClientsAndVehicles.ts';
 
 /** Every client and every vehicle that was ever here; each opens to all that is kept of it. */
@@ -60,6 +61,7 @@ export default function ClientsPlace() {
           />
         </div>
       </Panel>
+      <OwnVehicles />
       <Panel title="Clients" aside={`${shownClients.length}`}>
         <div className="in">
           <DataTable

@@ -23,6 +23,7 @@ import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
 import { JobsOfVehicle } from './JobsOfVehicle.tsx';
 import { MergeInto } from './MergeInto.tsx';
+import { OwnVehiclePanel } from './OwnVehiclePanel.tsx';
 import { useClientsAndVehicles } from './useClientsAndVehicles.ts';
 
 type Lists = ReturnType<typeof useClientsAndVehicles>;
@@ -60,6 +61,7 @@ export default function VehiclePlace() {
         </span>
       </div>
       <Facts key={`${vehicle.id} ${vehicle.version}`} vehicle={vehicle} lists={lists} shelves={shelves} />
+      <OwnVehiclePanel vehicleId={vehicle.id} />
       <Panel title="Jobs" aside={`${vehicle.jobs.length}`}>
         <div className="in">
           <JobsOfVehicle vehicle={vehicle} />

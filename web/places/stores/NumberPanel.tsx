@@ -16,6 +16,7 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { RefurbishingOf } from './RefurbishingOf.tsx';
 
 const gradingText = (grading: GradingRow, set: UnitSet): string =>
   [
@@ -98,6 +99,7 @@ export function NumberPanel({ id }: { id: string }) {
             </div>
           )
         )}
+        <RefurbishingOf sheet={data} />
         <Timeline
           items={data.events.map((event, at) => {
             const { title, detail } = tell(event, set);

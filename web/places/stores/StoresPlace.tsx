@@ -7,6 +7,7 @@ import { storesAddress } from '../../../contract/stores.ts';
 import { usePerson } from '../../data/session.tsx';
 import { CountBin } from './CountBin.tsx';
 import { CountedLook } from './CountedLook.tsx';
+import { CounterLook } from './CounterLook.tsx';
 import { GoodsIn } from './GoodsIn.tsx';
 import { GradingLook } from './GradingLook.tsx';
 import { LOOKS, type Look } from './looks.ts';
@@ -54,6 +55,7 @@ export default function StoresPlace() {
       {look === 'orders' && <PurchasesLook picked={id ?? null} />}
       {look === 'grading' && <GradingLook picked={id ?? null} />}
       {look === 'suppliers' && <SuppliersLook picked={id ?? null} />}
+      {look === 'counter' && <CounterLook picked={id ?? null} />}
       {doing === 'in' && <GoodsIn onClose={() => setDoing(null)} />}
       {doing === 'count' && <CountBin onClose={() => setDoing(null)} />}
     </div>

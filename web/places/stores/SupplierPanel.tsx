@@ -1,3 +1,4 @@
+import { TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { hasRole } from '../../../contract/rights.ts';
@@ -9,6 +10,7 @@ import {
   supplierAddress,
 } from '../../../contract/suppliers.ts';
 import { dayAndTime } from '../../../wording/dates.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useWorkshop } from '../../data/session.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
@@ -18,6 +20,7 @@ import { Panel } from '../../widgets/Panel.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { PriceListIn } from './PriceListIn.tsx';
 
 const NOTE_NAME: Readonly<Record<SupplierNoteKind, string>> = {
   question: 'Asked',
@@ -35,6 +38,7 @@ export function SupplierPanel({ id }: { id: string }) {
   const { data, error } = useOfAddress(supplierAddress.one, { supplier: id });
   const { role } = usePerson();
   const [changing, setChanging] = useState(false);
+  const [pricing, setPricing] = useState(false);
   const [noting, setNoting] = useState(false);
   if (error) return <Panel title="Not found">{error.message}</Panel>;
   if (!data) return <Panel title="One moment …">{null}</Panel>;
@@ -53,12 +57,26 @@ export function SupplierPanel({ id }: { id: string }) {
               Contact and desk
             </Button>
           )}
+          {hasRole(role, supplierAddress.takePrices.may) && (
+            <Button size="small" onClick={() => setPricing(true)}>
+              Take in prices
+            </Button>
+          )}
+          <Button
+            size="small"
+            icon={<TableOutlined />}
+            href={fileUrl(supplierAddress.partTable, { supplier: id })}
+            aria-label={`Prices of ${data.name} as CSV`}
+          >
+            CSV
+          </Button>
           {mayNote && (
             <Button size="small" onClick={() => setNoting(!noting)}>
               Note something
             </Button>
           )}
         </div>
+        {pricing && <PriceListIn supplier={data} onClose={() => setPricing(false)} />}
         {changing && <ContactForm sheet={data} done={() => setChanging(false)} />}
         {noting && <NoteForm id={id} done={() => setNoting(false)} />}
         {data.notes.length === 0 && !noting && (

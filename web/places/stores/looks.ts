@@ -6,5 +6,6 @@ export const LOOKS = [
   { value: 'orders', label: 'Orders' },
   { value: 'grading', label: 'Grading' },
   { value: 'suppliers', label: 'Suppliers' },
+  { value: 'counter', label: 'Counter' },
 ] as const;
 export type Look = (typeof LOOKS)[number]['value'];

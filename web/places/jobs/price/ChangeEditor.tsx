@@ -9,11 +9,11 @@ import { useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
+import { LinesEditor } from '../../../widgets/offer/LinesEditor.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
 import { useOpenJob } from '../openJob.ts';
-import { LinesEditor } from './LinesEditor.tsx';
 
 interface Written {
   readonly wish: string;

@@ -12,12 +12,12 @@ import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
+import { LinesEditor } from '../../../widgets/offer/LinesEditor.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
-import { LinesEditor } from './LinesEditor.tsx';
 
 /** An offer as it is being written; its sums follow every key, and what was typed outlives leaving the page. */
 export function OfferEditor({ row, sheet, onClose }: { row: OfferRow; sheet: PriceSheet; onClose: () => void }) {

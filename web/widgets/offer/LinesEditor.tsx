@@ -1,17 +1,17 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { memo, useCallback, useRef, useState } from 'react';
-import { USUAL_SKILLS } from '../../../../contract/people.ts';
-import { groupOfPart, type OfferLine } from '../../../../core/offer/offer.ts';
-import { linePrice } from '../../../../core/offer/sums.ts';
-import { practiceOf, rateOf } from '../../../../core/practice/practice.ts';
-import { money } from '../../../../wording/offers.ts';
-import { useLibrary } from '../../../data/resources.ts';
-import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
-import { Choice } from '../../../widgets/Choice.tsx';
-import { ComponentChoice } from '../../../widgets/ComponentChoice.tsx';
-import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
-import { TextField } from '../../../widgets/TextField.tsx';
+import { USUAL_SKILLS } from '../../../contract/people.ts';
+import { groupOfPart, type OfferLine } from '../../../core/offer/offer.ts';
+import { linePrice } from '../../../core/offer/sums.ts';
+import { practiceOf, rateOf } from '../../../core/practice/practice.ts';
+import { money } from '../../../wording/offers.ts';
+import { useLibrary } from '../../data/resources.ts';
+import { useUnitSet, useWorkshop } from '../../data/session.tsx';
+import { Choice } from '../Choice.tsx';
+import { ComponentChoice } from '../ComponentChoice.tsx';
+import { QuantityInput } from '../QuantityInput.tsx';
+import { TextField } from '../TextField.tsx';
 import { ForeignLine } from './ForeignLine.tsx';
 
 interface Props {

@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { converted } from '../../../../core/money/exact.ts';
-import type { OfferLine } from '../../../../core/offer/offer.ts';
-import { CurrencyChoice, RateFields, useCurrencyEntry } from '../../../widgets/CurrencyFields.tsx';
-import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
+import { converted } from '../../../core/money/exact.ts';
+import type { OfferLine } from '../../../core/offer/offer.ts';
+import { CurrencyChoice, RateFields, useCurrencyEntry } from '../CurrencyFields.tsx';
+import { QuantityInput } from '../QuantityInput.tsx';
 
 interface Props {
   readonly line: OfferLine;
