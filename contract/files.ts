@@ -16,6 +16,7 @@ export const FILE_ABOUT = [
   'kitRevision',
   'order',
   'number',
+  'fabrication',
 ] as const;
 export type FileAbout = (typeof FILE_ABOUT)[number];
 

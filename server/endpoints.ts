@@ -7,6 +7,7 @@ import { componentTableEndpoints } from './components/tableRoutes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
+import { fabricationEndpoints } from './fabrication/routes.ts';
 import { fileEndpoints } from './files/routes.ts';
 import { planEndpoints } from './floor/planRoutes.ts';
 import { floorEndpoints } from './floor/routes.ts';
@@ -77,6 +78,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...designEndpoints,
   ...designFileEndpoints,
   ...partEndpoints,
+  ...fabricationEndpoints,
   ...offerEndpoints,
   ...wishEndpoints,
   ...costEndpoints,

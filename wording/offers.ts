@@ -93,7 +93,7 @@ export function effectTexts(
     value === null ? 'not known' : formatQuantity(value, kind, set, { signed: true }).replace(/^[+−-]?0(?=\D|$)/, '0');
   const { hours, days } = effect;
   return {
-    range: signed(effect.rangeM === null ? null : effect.rangeM, 'distance'),
+    range: signed(effect.rangeKm === null ? null : effect.rangeKm, 'distance'),
     mass: signed(effect.massKg, 'mass'),
     hours: hours === 0 ? '0' : `${hours > 0 ? '+' : '−'}${formatHours(Math.abs(hours))}`,
     days:

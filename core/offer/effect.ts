@@ -16,7 +16,7 @@ export interface Wish {
 
 /** What a wish does to what was agreed; null where the figures do not tell. */
 export interface WishEffect {
-  readonly rangeM: number | null;
+  readonly rangeKm: number | null;
   readonly massKg: number | null;
   readonly hours: number;
   /** Days that the vehicle would be ready later. */
@@ -77,7 +77,7 @@ export function wishEffect(agreed: ResolveInput, wish: Wish): WishEffect {
     return a === null || b === null ? null : b - a;
   };
   return {
-    rangeM: range ? change(range) : null,
+    rangeKm: range ? change(range) : null,
     massKg: change(FIGURES.unladenMass),
     hours,
     days: change(FIGURES.readyDate),

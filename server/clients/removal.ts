@@ -143,6 +143,7 @@ export async function removeFiles(tx: Tx, { clientId, vehicleIds: vehicles }: Ow
       or f.about_id in (
         select j.id::text from job j where j.vehicle_id in (${ids})
         union select s.id::text from stage s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
+        union select x.id::text from fabrication x join job j on j.id = x.job_id where j.vehicle_id in (${ids})
         union select s.id::text from snag s join job j on j.id = s.job_id where j.vehicle_id in (${ids})
         union select l.id::text from lesson l join job j on j.id = l.job_id where j.vehicle_id in (${ids})
         union select g.id::text from register_entry g where g.vehicle_id in (${ids})

@@ -43,6 +43,7 @@ export const fileEndpoints = [
       asked,
       sql`((f.about = 'job' and f.about_id = ${job.id}) or (f.about = 'vehicle' and f.about_id = ${job.vehicleId})
         or (f.about = 'stage' and f.about_id in (select id::text from stage where job_id = ${job.id}))
+        or (f.about = 'fabrication' and f.about_id in (select id::text from fabrication where job_id = ${job.id}))
         or (f.about = 'snag' and f.about_id in (select id::text from snag where job_id = ${job.id}))
         or (f.about = 'lesson' and f.about_id in (select id::text from lesson where job_id = ${job.id}))
         or (f.about = 'register' and f.about_id in (select id::text from register_entry where vehicle_id = ${job.vehicleId})))`,

@@ -4,6 +4,7 @@ import type { Db, Tx } from '../db/connect.ts';
 import {
   authorisation,
   component,
+  fabrication,
   job,
   kitOrder,
   kitRevision,
@@ -38,6 +39,12 @@ const none = (rows: readonly unknown[]): Row[] => rows.map(() => ({ number: null
 
 const ROWS: Record<FileAbout, (db: Db | Tx, id: string) => Promise<Row[]>> = {
   job: (db, id) => db.select({ number: job.number }).from(job).where(eq(job.id, id)),
+  fabrication: (db, id) =>
+    db
+      .select({ number: job.number })
+      .from(fabrication)
+      .innerJoin(job, eq(job.id, fabrication.jobId))
+      .where(eq(fabrication.id, id)),
   stage: (db, id) =>
     db.select({ number: job.number }).from(stage).innerJoin(job, eq(job.id, stage.jobId)).where(eq(stage.id, id)),
   snag: (db, id) =>

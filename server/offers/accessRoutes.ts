@@ -22,6 +22,7 @@ const PICTURES_OF = (jobId: string, vehicleId: string) => sql`
   f.dropped_at is null and f.small_hash is not null and (
     (f.about = 'job' and f.about_id = ${jobId}) or (f.about = 'vehicle' and f.about_id = ${vehicleId})
     or (f.about = 'stage' and f.about_id in (select id::text from stage where job_id = ${jobId}))
+    or (f.about = 'fabrication' and f.about_id in (select id::text from fabrication where job_id = ${jobId}))
     or (f.about = 'snag' and f.about_id in (select id::text from snag where job_id = ${jobId}))
     or (f.about = 'register' and f.about_id in (select id::text from register_entry where job_id = ${jobId})))`;
 

@@ -228,7 +228,7 @@ describe('a change', () => {
     expect((await ilse.send('put', `/wishes/${id}`, { ...body, version: 1 })).status).toBe(200);
     const asked = await addition(id);
     expect(asked.effect!.massKg).toBeGreaterThan(33.9);
-    expect(asked.effect!.rangeM).toBeLessThan(0);
+    expect(asked.effect!.rangeKm).toBeLessThan(0);
     expect(asked.effect!.hours).toBe(4);
     const stagesBefore = (await ilse.job('Ice-cream van')).stages.length;
     expect((await answer(id)).body.detail).toMatch(/not been priced yet/);

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { FabricationRow } from '../../contract/fabrication.ts';
 import type { PartChange, PartLine } from '../../contract/parts.ts';
 import { dropLines, onHand, putOnHand } from './stock.ts';
 import { openWorkshop } from './workshop.ts';
@@ -140,5 +141,45 @@ describe('where a part stands', () => {
         ),
     ).rejects.toThrow(/part_line_fitted_who/);
     await expect(shop.pool().query('update component set on_hand = 7')).rejects.toThrow(/counted in by the ledger/);
+  });
+});
+
+describe('a part that is made here', () => {
+  test('is cut when it has a drawing, comes back with a reason, and tells its way', async () => {
+    const jory = await shop.visitor('jory');
+    const { number } = await jory.job('Mobile library');
+    const list = async () => (await jory.get(`/jobs/${number}/fabrication`)).body as FabricationRow[];
+    const { id } = (
+      await jory.send('post', `/jobs/${number}/fabrication`, { name: 'Outlet bracket', material: 'plate 3 mm' })
+    ).body;
+    const move = async (to: string, reason = '') => {
+      const { version } = (await list()).find((one) => one.id === id)!;
+      return jory.send('post', `/fabrication/${id}/move`, { to, reason, version });
+    };
+    expect((await move('cut')).body.detail).toMatch(/nothing is cut without a drawing/);
+    await shop
+      .pool()
+      .query(
+        "insert into file_content (hash, type, size, body) values ('dr', 'application/pdf', 1, '\\x00') on conflict do nothing",
+      );
+    await shop
+      .pool()
+      .query(
+        "insert into file (about, about_id, name, hash, by_id) select 'fabrication', $1, 'bracket.pdf', 'dr', id from person limit 1",
+        [id],
+      );
+    expect((await move('cut')).status).toBe(200);
+    expect((await move('weld')).body.fields.reason).toMatch(/passed over/);
+    expect((await move('weld', 'flat plate')).status).toBe(200);
+    expect((await move('design')).body.fields).toHaveProperty('reason');
+    expect((await move('design', 'too long by 4 mm')).status).toBe(200);
+    const row = (await list()).find((one) => one.id === id)!;
+    expect(row).toMatchObject({ state: 'design', drawings: 1 });
+    expect(row.moves.map(({ from, to }) => `${from} ${to}`)).toEqual(['design cut', 'cut weld', 'weld design']);
+    const drop = (version: number) =>
+      jory.send('post', `/fabrication/${id}/drop`, { why: 'bought after all', version });
+    expect((await drop(row.version - 1)).status).toBe(409);
+    expect((await drop(row.version)).status).toBe(200);
+    expect((await move('cut')).body.detail).toMatch(/not made after all/);
   });
 });

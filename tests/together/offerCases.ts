@@ -130,6 +130,13 @@ export function offerCases(ground: Ground): Record<string, Case> {
       await jory().send('put', `/sales/${number}`, { body: { ...begun.body, lines }, version: begun.version });
     return (await ilse().get(`/sales/${number}`)).body as SaleRow;
   };
+  const bracket = async () => {
+    const job = await bus();
+    const part = { name: `Bracket ${linkWord()}`, material: 'plate 5 mm' };
+    const { id } = (await jory().send('post', `/jobs/${job.number}/fabrication`, part)).body;
+    await pool().query("update fabrication set state = 'cut' where id = $1", [id]);
+    return { id: id as string, version: 1 };
+  };
   const mule = (name: string) => ({
     ...{ name, variantId: 'wren-11', builtYear: 1970, chassisNumber: '40404', registration: '', colour: '' },
     ...{ boughtOn: '2026-06-01', boughtFrom: '', purchaseCents: 300_000, convertedBefore: false },
@@ -249,6 +256,26 @@ export function offerCases(ground: Ground): Record<string, Case> {
         const { id } = (await ilse().send('post', `/jobs/${job.number}/ways`, way(job, 1))).body;
         return { path: `/ways/${id}/drop`, body: () => ({}) };
       },
+    },
+    'post /jobs/:number/fabrication': {
+      ...{ same: 'all', different: 'all' },
+      ...onBus('/fabrication', (_, i) => ({ name: `Bracket ${i}`, material: '' }), jory),
+    },
+    'post /fabrication/:id/move': {
+      ...{ same: 'one', different: 'one' },
+      ...on(
+        bracket,
+        (id) => `/fabrication/${id}/move`,
+        ({ version }, i) => ({ to: 'weld', reason: `flat ${i}`, version }),
+      ),
+    },
+    'post /fabrication/:id/drop': {
+      ...{ same: 'one', different: 'one' },
+      ...on(
+        bracket,
+        (id) => `/fabrication/${id}/drop`,
+        ({ version }, i) => ({ why: `bought after all ${i}`, version }),
+      ),
     },
     'post /sales': {
       ...{ same: 'all', different: 'all' },

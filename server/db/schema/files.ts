@@ -52,7 +52,7 @@ export const file = pgTable(
     index('file_dropped').on(t.droppedAt).where(sql`${t.droppedAt} is not null`),
     check(
       'file_about_what',
-      sql`${t.about} in ('vehicle', 'job', 'stage', 'snag', 'component', 'variant', 'authorisation', 'lesson', 'register', 'kitRevision', 'order', 'number')`,
+      sql`${t.about} in ('vehicle', 'job', 'stage', 'snag', 'component', 'variant', 'authorisation', 'lesson', 'register', 'kitRevision', 'order', 'number', 'fabrication')`,
     ),
   ],
 );

@@ -1,3 +1,4 @@
+export * from './fabrication.ts';
 export * from './files.ts';
 export * from './installation.ts';
 export * from './jobs.ts';

@@ -3,11 +3,14 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type VehicleBody, type VehicleRow, vehiclesAddress } from '../../../contract/clients.ts';
+import { jobAddress } from '../../../contract/jobChange.ts';
 import { registerAddress } from '../../../contract/register.ts';
 import { hasRole } from '../../../contract/rights.ts';
+import { isOpen } from '../../../core/job/states.ts';
 import { rootOf } from '../../../core/vehicle/revisions.ts';
 import { vehicleState } from '../../../core/vehicle/state.ts';
 import { fileUrl } from '../../data/client.ts';
+import { useDraft } from '../../data/draft.ts';
 import { type Shelves, useAtHand, useLibrary } from '../../data/resources.ts';
 import { usePerson } from '../../data/session.tsx';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
@@ -62,7 +65,7 @@ export default function VehiclePlace() {
       </div>
       <Facts key={`${vehicle.id} ${vehicle.version}`} vehicle={vehicle} lists={lists} shelves={shelves} />
       <OwnVehiclePanel vehicleId={vehicle.id} />
-      <Panel title="Jobs" aside={`${vehicle.jobs.length}`}>
+      <Panel title="Jobs" aside={<FurtherJob vehicle={vehicle} />}>
         <div className="in">
           <JobsOfVehicle vehicle={vehicle} />
         </div>
@@ -78,6 +81,30 @@ export default function VehiclePlace() {
         </div>
       </Panel>
     </div>
+  );
+}
+
+/** Begins a further job of a vehicle that nothing is worked on: what is known of it goes along. */
+function FurtherJob({ vehicle }: { vehicle: VehicleRow }) {
+  const { role } = usePerson();
+  const navigate = useNavigate();
+  const [, setDraft] = useDraft<object>('new job');
+  const busy = vehicle.jobs.some(({ state }) => isOpen(state));
+  if (busy || !hasRole(role, jobAddress.open.may)) return <>{vehicle.jobs.length}</>;
+  const { id: vehicleId, name: title, client: clientName, variantId, builtYear, chassisNumber } = vehicle;
+  return (
+    <Button
+      size="small"
+      onClick={() => {
+        setDraft({
+          ...{ clientId: null, vehicleId, clientName, clientContact: '', title, variantId, builtYear, chassisNumber },
+          ...{ registration: vehicle.registration, colour: vehicle.colour, brief: [] },
+        });
+        navigate('/jobs/new');
+      }}
+    >
+      Open a job on it
+    </Button>
   );
 }
 

@@ -14,6 +14,8 @@ import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { LineState, useLineState } from './LineState.tsx';
+import { MadeHere } from './MadeHere.tsx';
+import { NeededFrom, useNeededDays } from './NeededFrom.tsx';
 
 const MARK: Record<PartState, Mark> = {
   missing: 'stop',
@@ -88,6 +90,7 @@ export default function PartsStep() {
   const set = useUnitSet();
   const may = useMay(job, 'parts');
   const sending = useSend();
+  const needed = useNeededDays();
   const lines = [...job.parts].sort((a, b) => PART_STATES.indexOf(a.state) - PART_STATES.indexOf(b.state));
   const worth = job.parts.reduce(
     (sum, line) => sum + (shelves.components.get(line.componentId)?.priceCents ?? 0) * line.quantity,
@@ -127,6 +130,9 @@ export default function PartsStep() {
               columns={({ words, figures }) => [
                 words('Part', (line) => <PartName line={line} />),
                 figures('Quantity', (line) => line.quantity, { width: 80 }),
+                words('Needed from', (line) => <NeededFrom line={line} needed={needed(line.componentId)} />, {
+                  width: 92,
+                }),
                 words('Where it stands', (line) => <Standing line={line} />, { width: 210 }),
                 words('Change', (line) => <LineState line={line} />, { width: 150 }),
               ]}
@@ -134,6 +140,7 @@ export default function PartsStep() {
           )}
         </div>
       </Panel>
+      <MadeHere />
       {may && (
         <div style={{ width: 320 }}>
           <ComponentChoice

@@ -1,13 +1,23 @@
+import { Button, Popover } from 'antd';
+import { useState } from 'react';
+import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { PriceSheet } from '../../../../contract/offers.ts';
 import { formatHours } from '../../../../core/quantity/format.ts';
 import { BASIS_NAME, money } from '../../../../wording/offers.ts';
 import { useUnitSet } from '../../../data/session.tsx';
+import { useMay } from '../../../data/useMay.ts';
+import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Fold } from '../../../widgets/Fold.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
+import { TextField } from '../../../widgets/TextField.tsx';
+import { useChecked } from '../../../widgets/useChecked.ts';
+import { useOpenJob } from '../openJob.ts';
 
 /** What can be told to somebody who only asks: price and time of finished jobs like it. */
 export function BracketPanel({ bracket }: { bracket: PriceSheet['bracket'] }) {
   const set = useUnitSet();
+  const { job } = useOpenJob('job');
+  const mayDecline = useMay(job, 'state');
   if (!bracket)
     return (
       <Panel title="What such jobs came to">
@@ -42,7 +52,43 @@ export function BracketPanel({ bracket }: { bracket: PriceSheet['bracket'] }) {
             ))}
           </ul>
         </Fold>
+        {job.state === 'enquiry' && mayDecline && <DeclineEnquiry />}
       </div>
     </Panel>
+  );
+}
+
+/** An enquiry that is not taken on: told with its reason, which stays to be read. */
+function DeclineEnquiry() {
+  const { job } = useOpenJob('job');
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const form = useChecked(
+    jobAddress.state,
+    { number: job.number },
+    { state: 'cancelled', reason, version: job.version },
+  );
+  return (
+    <Popover
+      trigger="click"
+      open={open}
+      onOpenChange={setOpen}
+      content={
+        <EntryForm
+          small
+          save="Decline it"
+          busy={form.busy}
+          refusal={form.refusal}
+          style={{ width: 250 }}
+          onSave={() => void form.save().then((saved) => saved && setOpen(false))}
+        >
+          <TextField label="Why it is not taken on" value={reason} onChange={setReason} fault={form.faults.reason} />
+        </EntryForm>
+      }
+    >
+      <Button size="small" style={{ justifySelf: 'start' }}>
+        Decline the enquiry …
+      </Button>
+    </Popover>
   );
 }

@@ -36,8 +36,8 @@ function says({ state, askedBy, createdAt, pricedAt, answered }: AdditionRow): s
 }
 
 /** Less far, or later: what a client would rather not have. */
-const worse = ({ rangeM, days }: NonNullable<AdditionRow['effect']>, what: string): boolean =>
-  what === 'range' ? rangeM !== null && Math.round(rangeM / 1000) < 0 : what === 'days' && days !== null && days > 0;
+const worse = ({ rangeKm, days }: NonNullable<AdditionRow['effect']>, what: string): boolean =>
+  what === 'range' ? rangeKm !== null && Math.round(rangeKm) < 0 : what === 'days' && days !== null && days > 0;
 
 /** Wishes since it was agreed, each priced as an addition before it is built: what it costs, and what it does to the figures. */
 export function ChangesPanel({ sheet }: { sheet: PriceSheet }) {

@@ -1,13 +1,15 @@
-import { DeleteOutlined } from '@ant-design/icons';
+import { DeleteOutlined, TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { offerAddress, type WayRow } from '../../../../contract/offers.ts';
 import { formatDay, formatHours, formatNumber, formatQuantity } from '../../../../core/quantity/format.ts';
+import { toCsv } from '../../../../wording/csv.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
+import { saveFile } from '../../../widgets/saveFile.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { NewWayForm } from './NewWayForm.tsx';
@@ -20,6 +22,23 @@ const least = (ways: readonly Way[], of: (way: Way) => number | null): number | 
   const all = ways.map(of).filter((value): value is number => value !== null);
   return all.length > 1 ? Math.min(...all) : null;
 };
+
+const saveWays = (number: string, ways: readonly Way[], years: number) =>
+  saveFile(
+    `${number}-ways.csv`,
+    new Blob(
+      [
+        toCsv(
+          ['way', 'price with tax', 'range km', 'unladen kg', 'hours', 'ready', `kept ${years} years`],
+          ways.map((way) => [
+            ...[way.name, way.priceCents && way.priceCents / 100, way.rangeKm, way.massKg, way.hours],
+            ...[way.readyDay && formatDay(way.readyDay), way.keptCents && way.keptCents / 100],
+          ]),
+        ),
+      ],
+      { type: 'text/csv;charset=utf-8' },
+    ),
+  );
 
 /** Ways to do a job side by side: what each costs, now and over the years it is kept, how far it goes, what it weighs, when it is ready. */
 export function WaysPanel({ ways: stored }: { ways: readonly WayRow[] }) {
@@ -56,6 +75,16 @@ export function WaysPanel({ ways: stored }: { ways: readonly WayRow[] }) {
             />
             years
           </span>
+          {ways.length > 0 && (
+            <Button
+              size="small"
+              icon={<TableOutlined />}
+              aria-label="Ways as CSV"
+              onClick={() => saveWays(job.number, ways, years)}
+            >
+              CSV
+            </Button>
+          )}
           {may && (
             <Button size="small" onClick={() => setAdding(true)}>
               Put a way beside
@@ -81,7 +110,7 @@ export function WaysPanel({ ways: stored }: { ways: readonly WayRow[] }) {
                 </>
               )),
               figures('Price with tax', ({ priceCents }) => money(priceCents, cheapest)),
-              figures('Range', ({ rangeM }) => (rangeM === null ? '–' : formatQuantity(rangeM, 'distance', set))),
+              figures('Range', ({ rangeKm }) => (rangeKm === null ? '–' : formatQuantity(rangeKm, 'distance', set))),
               figures('Unladen', ({ massKg }) => (massKg === null ? '–' : formatQuantity(massKg, 'mass', set))),
               figures('Hours', ({ hours }) => (hours === null ? '–' : formatHours(hours))),
               figures('Ready', ({ readyDay }) => (readyDay === null ? '–' : formatDay(readyDay))),

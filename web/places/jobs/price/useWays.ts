@@ -14,7 +14,7 @@ export interface Way extends WayCost {
   readonly id: string | null;
   readonly name: string;
   readonly note: string;
-  readonly rangeM: number | null;
+  readonly rangeKm: number | null;
   readonly massKg: number | null;
   /** Days since 1970. */
   readonly readyDay: number | null;
@@ -58,7 +58,7 @@ export function useWays(stored: readonly WayRow[], years: number): readonly Way[
         years,
       );
       return {
-        ...{ id: way?.id ?? null, name, ...cost, rangeM: range ? value(range) : null },
+        ...{ id: way?.id ?? null, name, ...cost, rangeKm: range ? value(range) : null },
         ...{ massKg: value(FIGURES.unladenMass), readyDay: value(FIGURES.readyDate) },
         note: way?.lvByClient ? 'low voltage by the client' : '',
       };
