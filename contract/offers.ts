@@ -1,24 +1,19 @@
 import Joi from 'joi';
 import type { Actual } from '../core/actual/actual.ts';
-import { TAX_RULES } from '../core/money/tax.ts';
 import type { Bracket } from '../core/offer/bracket.ts';
 import type { DoubtGround } from '../core/offer/doubts.ts';
 import type { WishEffect } from '../core/offer/effect.ts';
-import {
-  type AdditionState,
-  type ForeignPrice,
-  type HoursEstimate,
-  LINE_GROUPS,
-  LINE_KINDS,
-  type OfferBody,
-  type OfferLine,
-  type OfferState,
-  type QuotedStage,
+import type {
+  AdditionState,
+  ForeignPrice,
+  HoursEstimate,
+  OfferBody,
+  OfferLine,
+  OfferState,
 } from '../core/offer/offer.ts';
-import { CURRENCY_IDS, type Currency } from '../core/quantity/currency.ts';
+import type { Currency } from '../core/quantity/currency.ts';
 import { A_FILE, address, answers, type BodySize } from './address.ts';
 import {
-  componentId,
   faultAt,
   isoDate,
   type Made,
@@ -32,6 +27,7 @@ import {
   versionSchema,
   whole,
 } from './fields.ts';
+import { CENTS, foreignPrice, offerBodySchema, offerLines } from './offerBody.ts';
 
 /** Who answered what was laid before the client. */
 export interface Answered {
@@ -134,76 +130,6 @@ export interface ActualSheet {
   /** Hours count at what they are sold for, since nobody has set what they cost. */
   readonly hoursAsSold: boolean;
 }
-
-const CENTS = 1_000_000_000;
-const foreign = Joi.object<Mutable<ForeignPrice>, true>({
-  currency: Joi.string()
-    .valid(...CURRENCY_IDS)
-    .label('Currency')
-    .required(),
-  cents: whole('Price there', -CENTS, CENTS).required(),
-  rateMillionths: whole('Rate', 1, 2_000_000_000).required(),
-  rateDay: isoDate('Rate of').required(),
-})
-  .allow(null)
-  .label('Price in another currency')
-  .required();
-const line = Joi.object<Mutable<OfferLine>, true>({
-  key: text('Line', 100).min(1).required(),
-  kind: Joi.string()
-    .valid(...LINE_KINDS)
-    .required(),
-  group: Joi.string()
-    .valid(...LINE_GROUPS)
-    .required(),
-  text: text('What it is', 200).min(1).required(),
-  componentId: componentId('Part').allow(null).required(),
-  skill: text('Skill', 60).allow('', null).required(),
-  quantity: number('Quantity', -1_000_000, 1_000_000).required(),
-  unitCents: whole('Price', -CENTS, CENTS).required(),
-  addShare: number('Added', -1, 5).required(),
-  taxShare: number('Tax', 0, 1).required(),
-  foreign,
-  estimate: Joi.object<Mutable<HoursEstimate>, true>({
-    hours: number('Hours', 0, 100_000).required(),
-    lowHours: number('Least hours', 0, 100_000).required(),
-    highHours: number('Most hours', 0, 100_000).required(),
-    vehicles: whole('Vehicles', 0, 1000).required(),
-  })
-    .allow(null)
-    .required(),
-}).custom((one: OfferLine, helpers) => {
-  if ((one.kind === 'part') !== (one.componentId !== null)) return faultAt(helpers, 'componentId', 'Part', 'is needed');
-  if (one.kind === 'work' && one.skill === null) return faultAt(helpers, 'skill', 'Skill', 'is needed');
-  return one;
-});
-const lines = Joi.array().items(line).max(400).unique('key').label('Lines').required();
-
-export const offerBodySchema = Joi.object<Mutable<OfferBody>, true>({
-  lines,
-  stages: Joi.array()
-    .items(
-      Joi.object<Mutable<QuotedStage>, true>({
-        key: text('Stage', 80).min(1).required(),
-        name: text('Stage', 120).required(),
-        skill: text('Skill', 60).allow('').required(),
-        hours: number('Hours', -10_000, 10_000).required(),
-      }),
-    )
-    .max(200)
-    .label('Stages')
-    .required(),
-  contingencyShare: number('In case', 0, 1).required(),
-  roundToCents: whole('Rounded to', 1, 1_000_000).required(),
-  taxRule: Joi.string()
-    .valid(...TAX_RULES)
-    .label('Tax rounded')
-    .required(),
-  taxShare: number('Tax', 0, 1).required(),
-  open: Joi.boolean().label('Client sees each line').required(),
-  note: text('Words to the client', 2000).allow('').required(),
-  validUntil: isoDate('Stands until').required(),
-});
 
 export interface OfferChange {
   readonly body: OfferBody;
@@ -323,7 +249,7 @@ export const offerAddress = {
     act: 'offer',
     body: Joi.object<Mutable<WishChange>, true>({
       wish: wishText,
-      lines,
+      lines: offerLines,
       designId: uuid('Design').allow(null).required(),
       massKg: number('Mass put in', -20_000, 20_000).required(),
       xMm: number('Behind the front axle', -5000, 20_000).allow(null).required(),
@@ -361,7 +287,7 @@ export const offerAddress = {
     body: Joi.object<Mutable<NewCost>, true>({
       text: text('What it was', 200).min(2).required(),
       cents: whole('Cost', -CENTS, CENTS).required(),
-      foreign,
+      foreign: foreignPrice,
       day: isoDate('Day').required(),
     }),
     answer: answers<Made>(),

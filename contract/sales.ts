@@ -4,7 +4,7 @@ import type { SaleState } from '../core/offer/sale.ts';
 import type { Currency } from '../core/quantity/currency.ts';
 import { A_FILE, address, answers, type BodySize } from './address.ts';
 import { faultAt, type Mutable, slug, text, uuid, type Versioned, version } from './fields.ts';
-import { offerBodySchema } from './offers.ts';
+import { offerBodySchema } from './offerBody.ts';
 import { serialNumbers } from './parts.ts';
 
 /** Something sold over the counter, without a vehicle: parts, one box, advice. */

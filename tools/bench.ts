@@ -6,6 +6,7 @@ import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
 import { layingOut, matchAgain, ranking } from './bench/matching.ts';
+import { offerOf200 } from './bench/offer.ts';
 import { afterOneInput, spreadOfRange, turned } from './bench/questions.ts';
 import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
@@ -165,7 +166,16 @@ async function storesRows(): Promise<Row[]> {
 
 /** `npm run bench -- page` (or core, matching, stores, server, workshop) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
-  core: () => [wholeDesign(), cycleAgainstLoop(), bigRoute(), searching(), afterOneInput(), spreadOfRange(), turned()],
+  core: () => [
+    wholeDesign(),
+    cycleAgainstLoop(),
+    bigRoute(),
+    searching(),
+    afterOneInput(),
+    spreadOfRange(),
+    turned(),
+    offerOf200(),
+  ],
   matching: async () => [ranking(), matchAgain(), await layingOut()],
   page: pageRows,
   stores: storesRows,

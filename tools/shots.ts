@@ -78,15 +78,6 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(`${running.url}/components/drive`);
     await p.getByRole('table', { name: 'Drive unit' }).waitFor();
   },
-  model: async (p) => {
-    await p.goto(`${running.url}/models/wren-11`);
-    await p.locator('[data-bay]').first().focus();
-  },
-  vehicle: async (p) => {
-    await p.goto(`${running.url}/clients`);
-    await p.getByRole('link', { name: 'Bakery van' }).click();
-    await p.getByRole('table', { name: 'What was done' }).waitFor();
-  },
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),
@@ -98,10 +89,19 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.getByText(', done;').waitFor();
   },
   'job-match': step('Ice-cream van', 'match'),
+  'job-price': step('Tour car', 'price'),
   'job-parts': step('Hotel shuttle', 'parts'),
   'job-build': step('Bakery van', 'build'),
   bench: step('Bakery van', 'bench'),
   'job-prove': step('Fire tender', 'prove'),
+  client: async (p) => {
+    await step('Mobile library', 'price')(p);
+    await p.getByRole('button', { name: 'Open a page' }).click();
+    const link = await p.locator('[data-client-link] code').textContent();
+    await p.setViewportSize({ width: 390, height: 844 });
+    await p.goto(link?.trim() ?? '');
+    await p.getByText('What was agreed').waitFor();
+  },
 };
 
 try {

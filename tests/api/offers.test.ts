@@ -103,7 +103,7 @@ describe('an offer', () => {
       'body.lines.0.componentId': 'Choose a part from the catalogue.',
     });
     expect(
-      await change({ foreign: { currency: 'XXX' as 'EUR', cents: 1, rateMillionths: 1, rateDay: '2026-11-01' } }),
+      await change({ foreign: { currency: 'QQQ' as 'EUR', cents: 1, rateMillionths: 1, rateDay: '2026-11-01' } }),
     ).toHaveProperty('body.lines.0.foreign.currency');
     expect(await change({}, { contingencyShare: 2 })).toHaveProperty('body.contingencyShare');
     expect(await change({}, { validUntil: '2026-02-30' })).toHaveProperty('body.validUntil');

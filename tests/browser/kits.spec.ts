@@ -189,6 +189,7 @@ test('a kit goes out as a file and comes in, each component found or shown as ne
   file.name = 'Lantern from elsewhere';
   file.components[0].component.name = 'Something of theirs';
   file.components[0].component.massKg += 1;
+  file.components[0].component.partNumber = 'OF-THEIRS-1';
   await page.goto(`${address}/kits`);
   await page.getByRole('button', { name: 'Take in a file' }).click();
   const drop = page.locator('input[type="file"]');
