@@ -11,6 +11,7 @@ import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
 import { loadOffers } from './loadOffers.ts';
 import { loadOrders } from './loadOrders.ts';
+import { loadSelling } from './loadSelling.ts';
 import { loadStores } from './loadStores.ts';
 import { MODELS } from './models.ts';
 import { loadBins, type OpenStock, openStock } from './stock.ts';
@@ -62,6 +63,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadStores(tx, now);
     await loadBuying(tx, now);
     await loadOffers(tx, now);
+    await loadSelling(tx, now);
   });
 }
 

@@ -61,7 +61,7 @@ describe('a sale over the counter', () => {
     expect((await jory.send('post', `/sales/${sale.number}/sell`, { serials: [], version: 2 })).status).toBe(200);
     expect(await onHand(shop.pool(), 'cable-95')).toBe(3);
     const { rows } = await sql(
-      "select f.kind as from_kind, t.kind as to_kind, m.quantity from stock_move m join stock_place f on f.id = m.from_id join stock_place t on t.id = m.to_id where m.kind = 'sold'",
+      "select f.kind as from_kind, t.kind as to_kind, m.quantity from stock_move m join stock_place f on f.id = m.from_id join stock_place t on t.id = m.to_id where m.kind = 'sold' and m.component_id = 'cable-95'",
     );
     expect(rows).toEqual([{ from_kind: 'bin', to_kind: 'client', quantity: 2 }]);
     const sold = await one(sale.number);

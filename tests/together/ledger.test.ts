@@ -33,7 +33,11 @@ const expectSound = async () => {
   expect((await sql(NOT_IN_BINS)).rows).toEqual([]);
   expect((await sql(ASTRAY)).rows).toEqual([]);
   expect(
-    (await sql("select * from stock_balance where quantity < 0 and kind in ('bin', 'job', 'vehicle', 'scrap')")).rows,
+    (
+      await sql(
+        "select * from stock_balance where quantity < 0 and kind in ('bin', 'job', 'vehicle', 'scrap', 'refurbishing')",
+      )
+    ).rows,
   ).toEqual([]);
 };
 
@@ -146,4 +150,45 @@ describe('the ledger', () => {
     ).rejects.toThrow(/more (numbers than pieces|held than on hand)/);
     await expectSound();
   });
+});
+
+test('the last piece goes over the counter, into a unit or to a job: to exactly one of ten', async () => {
+  await dropLines(shop.pool(), 'component_id = $1', ['cable-70']);
+  await putOnHand(shop.pool(), 'cable-70', 1);
+  const line = {
+    ...{ key: 'part cable-70', kind: 'part', group: 'small', text: 'Cable', componentId: 'cable-70', skill: null },
+    ...{ quantity: 1, unitCents: 31_000, addShare: 0, taxShare: 0.23, foreign: null, estimate: null },
+  };
+  const sales = [];
+  for (let i = 0; i < 4; i++) {
+    const client = { clientId: null, clientName: `Buyer ${i}`, clientContact: '' };
+    const { number } = (await jory.send('post', '/sales', client)).body;
+    const { body, version } = (await ilse.get(`/sales/${number}`)).body;
+    await jory.send('put', `/sales/${number}`, { body: { ...body, lines: [line] }, version });
+    sales.push(number);
+  }
+  const units = [];
+  for (let i = 0; i < 3; i++) {
+    const lines = [{ componentId: 'charger-33', quantity: 1, serials: [`LAST-${i}`], batch: '', binId: null }];
+    await jory.send('post', '/stores/goods-in', { note: '', origin: 'delivery', lines });
+    const { rows } = await sql('select id from serial_item where serial = $1', [`LAST-${i}`]);
+    const order = { what: 'new cable', boughtCents: null };
+    units.push((await jory.send('post', `/stores/numbers/${rows[0].id}/refurbishing`, order)).body.id);
+  }
+  const { number } = await ilse.job('Bakery van');
+  const answers = await Promise.all([
+    ...sales.map((sale) => jory.send('post', `/sales/${sale}/sell`, { serials: [], version: 2 })),
+    ...units.map((id) =>
+      jory.send('post', `/refurbishing/${id}/parts`, { componentId: 'cable-70', quantity: 1, serials: [] }),
+    ),
+    ...[1, 2, 3].map(() => jory.send('post', `/jobs/${number}/parts`, { componentId: 'cable-70', quantity: 1 })),
+  ]);
+  expect(answers.every(({ status }) => status === 200 || status === 422)).toBe(true);
+  const gone = answers.slice(0, 7).filter(({ status }) => status === 200).length;
+  const { rows: held } = await sql(
+    "select 1 from part_line l join job j on j.id = l.job_id where j.number = $1 and l.component_id = 'cable-70' and l.state = 'inStores'",
+    [number],
+  );
+  expect(gone + held.length).toBe(1);
+  await expectSound();
 });
