@@ -82,6 +82,15 @@ describe('actual against quoted', () => {
       ['pump', 0, 8000],
     ]);
   });
+  test('once everything is done nothing that was sold is still to come', () => {
+    const done = { ...ground, stages: [stage({ state: 'done', work: 19 })] };
+    expect(actualOf(done).stages.find(({ key }) => key === 'loom')).toMatchObject({
+      quotedHours: 8,
+      forecastHours: 0,
+      done: true,
+    });
+    expect(actualOf(done).hours).toEqual({ quoted: 20, took: 19, forecast: 19 });
+  });
   test('an accepted change is sold with its own lines and stages', () => {
     const more: OfferBody = {
       ...sold,

@@ -110,12 +110,13 @@ function stagesOf({ sold, stages }: ActualGround): StageActual[] {
     };
   });
   const known = new Set(stages.map(({ key }) => key));
-  // Sold, and not among the stages of the job: it is still to come.
+  // Sold, and not among the stages of the job: still to come, unless everything is done, with it inside the others.
+  const over = stages.length > 0 && stages.every(({ state }) => state === 'done');
   const missing = [...quoted.values()].filter(({ key }) => !known.has(key));
   return [
     ...here,
     ...missing.map(({ key, name, hours }) => ({
-      ...{ key, name, quotedHours: hours, tookHours: 0, reworkHours: 0, forecastHours: hours, done: false },
+      ...{ key, name, quotedHours: hours, tookHours: 0, reworkHours: 0, forecastHours: over ? 0 : hours, done: over },
     })),
   ];
 }

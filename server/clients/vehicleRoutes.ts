@@ -88,6 +88,10 @@ export const vehiclesEndpoints = [
       const [gone, stays] = [found.get(params.id)!, found.get(body.into)!];
       if (rootOf(gone.variantId) !== rootOf(stays.variantId))
         throw new RuleBroken('They are of different models: one vehicle is of one model. Put the model right first.');
+      await tx.execute(sql`
+        update own_vehicle set vehicle_id = ${stays.id} where vehicle_id = ${gone.id}
+          and not exists (select 1 from own_vehicle where vehicle_id = ${stays.id})`);
+      await tx.execute(sql`delete from own_vehicle where vehicle_id = ${gone.id}`);
       await moveAll(tx, gone.id, stays.id, gone.name);
       await mergePlaces(tx, 'vehicle', gone.id, stays.id, `${gone.name} is ${stays.name}`);
       await tx

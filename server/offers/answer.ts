@@ -5,12 +5,13 @@ import { dayOf } from '../../wording/dates.ts';
 import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { addition, design, job, kitRevision, offer, stage } from '../db/schema/index.ts';
+import { addition, design, job, kitRevision, offer } from '../db/schema/index.ts';
 import { RuleBroken } from '../problems.ts';
+import { addBehind } from '../read/additionStages.ts';
 import { addLines } from '../read/addLines.ts';
 import { agreedOffer } from '../read/agreed.ts';
 import { takeRevision } from '../read/takeKit.ts';
-import { beyondKit } from './beyondKit.ts';
+import { beyondKit, kitChangedSince } from './beyondKit.ts';
 
 /** What somebody answered: typed in the workshop, or on the client's page with the address it came from. */
 export interface Answer {
@@ -118,26 +119,6 @@ export async function answerOffer({ tx, job: stored }: Answering, offerId: strin
   return { what: `${answer.name} ${said} offer ${row.number}${answer.why ? `: ${answer.why}` : ''}` };
 }
 
-/** Hours of a change that no stage of the kit has: a stage of their own, done last unless somebody moves it. */
-async function addStage(
-  tx: Tx,
-  stored: StoredJob,
-  row: typeof addition.$inferSelect,
-  hours: ReadonlyMap<string, number>,
-) {
-  const position = await tx.$count(stage, eq(stage.jobId, stored.id));
-  if (position === 0) return;
-  let n = 0;
-  for (const [skill, more] of hours) {
-    if (more <= 0) continue;
-    await tx.insert(stage).values({
-      ...{ jobId: stored.id, position: position + n, key: `addition-${row.number}${n === 0 ? '' : `-${n + 1}`}` },
-      ...{ name: `Change ${row.number}: ${row.wish}`.slice(0, 120), hours: more, skill, people: 1, liveHv: false },
-    });
-    n++;
-  }
-}
-
 /** Takes an answer to a priced change. Accepting puts its parts on the list and its hours into the stages, and takes its kit or design. */
 export async function answerAddition({ tx, job: stored }: Answering, id: string, answer: Answer): Promise<Told> {
   const row = one(
@@ -157,6 +138,7 @@ export async function answerAddition({ tx, job: stored }: Answering, id: string,
     if (!(await agreedOffer(tx, stored.id))) throw new RuleBroken('Nothing is agreed that this could be a change of.');
     if (row.body.validUntil < answer.today)
       throw new RuleBroken(`${name} stood until ${row.body.validUntil}. Ask for it to be priced anew.`);
+    await refuseOtherKit(tx, row);
     left.push(...(await build(tx, stored, row, answer.at)));
   }
   await tx
@@ -167,6 +149,16 @@ export async function answerAddition({ tx, job: stored }: Answering, id: string,
   return {
     what: `${answer.name} ${said} change ${row.number}, ${[row.wish, answer.why, ...left].filter(Boolean).join('; ')}`,
   };
+}
+
+/** What a change of the kit was priced against must still be the kit: another one that was accepted since has changed it. */
+async function refuseOtherKit(tx: Tx, row: typeof addition.$inferSelect): Promise<void> {
+  if (!row.revisionId) return;
+  const since = await kitChangedSince(tx, row.jobId, row.createdAt);
+  if (since !== null)
+    throw new RuleBroken(
+      `Change ${since} has changed the kit since change ${row.number} was wished: it has to be wished and priced anew.`,
+    );
 }
 
 async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelect, at: Date): Promise<string[]> {
@@ -192,7 +184,14 @@ async function build(tx: Tx, stored: StoredJob, row: typeof addition.$inferSelec
     stored.id,
     more.parts.map((part) => ({ ...part, from: 'added' as const, packedIn: '' })),
   );
-  await addStage(tx, stored, row, more.hours);
+  await addBehind(
+    tx,
+    stored.id,
+    row.body.stages.flatMap((own) => {
+      const hours = Math.min(own.hours, more.hours.get(own.skill) ?? 0);
+      return hours > 0 ? [{ key: own.key, name: own.name, skill: own.skill, hours }] : [];
+    }),
+  );
   await tx
     .update(job)
     .set({ ...set, version: stored.version + 1 })

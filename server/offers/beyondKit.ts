@@ -72,3 +72,11 @@ export async function beyondKit(
 export const ratesOf = (workshop: Workshop, practice: OfferGround['practice']): Rates => ({
   ...{ rateCents: workshop.rateCents, practice, taxShare: workshop.taxShare },
 });
+
+/** The number of a change of the kit that was accepted since; null where none was. */
+export async function kitChangedSince(db: Db | Tx, jobId: string, since: Date): Promise<number | null> {
+  const { rows } = await db.execute<{ number: number }>(sql`
+    select number from addition where job_id = ${jobId} and revision_id is not null and state = 'accepted'
+      and answered_at > ${since.toISOString()} order by answered_at limit 1`);
+  return rows[0]?.number ?? null;
+}

@@ -111,7 +111,10 @@ export function clientRouter({ db, transact, now, press }: House): Router {
   /** What the client looked at must be what is answered. */
   const sameSum = (shown: number, totalCents: number) => {
     if (shown !== totalCents)
-      throw new ProblemError('stale', 'This page is out of date. Load it again and look at the sum before you answer.');
+      throw new ProblemError(
+        'conflict',
+        'This page is out of date. Load it again and look at the sum before you answer.',
+      );
   };
 
   on(clientPageAddress.offer, async ({ tx, req, body: { by, totalCents, ...body }, job: stored, answer, note }) => {

@@ -12,7 +12,7 @@ import { agreedOffer } from '../read/agreed.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
 import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { answerAddition } from './answer.ts';
-import { kitLines, ratesOf } from './beyondKit.ts';
+import { kitChangedSince, kitLines, ratesOf } from './beyondKit.ts';
 import { dayAfter } from './ground.ts';
 import { lockWish, refuseUnknownParts, sumsOf } from './lock.ts';
 import { wishOf } from './wish.ts';
@@ -93,6 +93,11 @@ export const wishEndpoints = [
       const { row, job: stored } = await lockWish(work, params.id, version);
       if (row.state !== 'asked') throw new RuleBroken(`Change ${row.number} is ${row.state} already.`);
       if (row.body.lines.length === 0) throw new RuleBroken(`Change ${row.number} has no line yet: it has no price.`);
+      const since = row.revisionId ? await kitChangedSince(tx, stored.id, row.createdAt) : null;
+      if (since !== null)
+        throw new RuleBroken(
+          `Change ${since} has changed the kit since: note this wish anew, so that it is priced against it.`,
+        );
       const { input } = await figureInputOfJob(tx, stored, workshop, today);
       const kit = row.revisionId ? { revisionId: row.revisionId, options: row.options } : null;
       const effect = wishEffect(input, await wishOf(tx, { ...row, kit }, input));

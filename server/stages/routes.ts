@@ -5,6 +5,7 @@ import { made, one } from '../db/one.ts';
 import { kitRevision, snag, stage, step, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { RuleBroken } from '../problems.ts';
+import { addAcceptedBefore } from '../read/additionStages.ts';
 import { takeInEarlier } from '../read/fitWork.ts';
 import { clockOff, clockOn } from './clock.ts';
 import { confirmLive, decideReading, finishStage, takeReading } from './stageWork.ts';
@@ -49,6 +50,7 @@ export const buildEndpoints = [
       );
       if (steps.length > 0) await tx.insert(step).values(steps);
       await takeInEarlier(tx, stored);
+      await addAcceptedBefore(tx, stored.id);
       await log({
         what: 'made the stages',
         resource: 'stage',

@@ -210,7 +210,6 @@ describe('a change', () => {
     expect(after.parts.some(({ componentId }) => componentId === 'charger-66')).toBe(true);
   });
   test('of mass and hours: nothing is built before it is accepted, then it is a stage', async () => {
-    await jory.send('post', `/jobs/${number}/stages`);
     const id = await wish({ wish: 'Third row of seats back in', askedBy: 'Mara' });
     const lines = [
       own({
@@ -237,9 +236,29 @@ describe('a change', () => {
     expect((await ilse.job('Ice-cream van')).stages.length).toBe(stagesBefore);
     expect((await answer(id)).status).toBe(200);
     const { stages, parts } = await ilse.job('Ice-cream van');
-    if (stagesBefore > 0) expect(stages.at(-1)).toMatchObject({ hours: 4, skill: 'trim' });
+    // Nothing is planned yet: its hours come with the stages, behind those of the kit.
+    expect(stages).toHaveLength(stagesBefore);
+    if (stagesBefore === 0) expect((await ilse.send('post', `/jobs/${number}/stages/from-kit`)).status).toBe(200);
+    expect((await ilse.job('Ice-cream van')).stages.at(-1)).toMatchObject({
+      hours: 4,
+      skill: 'trim',
+      key: 'addition-2',
+    });
     expect(parts.filter(({ from }) => from === 'added').map(({ componentId }) => componentId)).toContain('cable-95');
     await expect(sql("update addition set wish = 'x' where id = $1", [id])).rejects.toMatchObject({ code: 'DJ001' });
+  });
+  test('of the kit is priced against the kit as it is: one that was accepted since stands against it', async () => {
+    const job = await ilse.job('Ice-cream van');
+    const kit = (options: readonly string[]) => ({ revisionId: job.kit!.revisionId, options });
+    const first = await wish({ wish: 'The usual charger after all', kit: kit([]) });
+    const second = await wish({ wish: 'The usual charger, and soon', kit: kit([]) });
+    await ilse.send('post', `/wishes/${first}/price`, { version: 1 });
+    await ilse.send('post', `/wishes/${second}/price`, { version: 1 });
+    expect((await answer(first, { version: 2 })).status).toBe(200);
+    expect((await answer(second, { version: 2 })).body.detail).toMatch(
+      /has changed the kit since change \d was wished/,
+    );
+    expect((await ilse.job('Ice-cream van')).kit!.options).toEqual([]);
   });
   test('refused stays refused, withdrawn stays withdrawn', async () => {
     const id = await wish({ wish: 'Outlet' });

@@ -83,7 +83,7 @@ test('from the enquiry to what it takes: bracket, offer, accepted on the clientâ
   await expect(offer(page)).toContainText('on their page');
 
   // A wish: priced with what it does, laid before the client, accepted there; then it is on the list and in the stages.
-  await send('post', `/jobs/${number}/stages`, {});
+  expect((await send('post', `/jobs/${number}/stages/from-kit`, {})).status()).toBe(200);
   await page.getByRole('button', { name: 'Note a wish' }).click();
   await page.getByLabel('What is wished').fill('A shelf over the rear box');
   await page.getByRole('button', { name: 'Note it' }).click();

@@ -75,7 +75,7 @@ export function PriceFields({ value, onChange, rateCents, skills, faults }: Prop
           fault={faults['practice.offerDays']}
         />
         <QuantityInput
-          label="What an hour costs the workshop"
+          label="Cost of an hour"
           kind="money"
           digits={2}
           mayBeEmpty

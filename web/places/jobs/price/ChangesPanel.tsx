@@ -1,6 +1,8 @@
+import { TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { type AdditionRow, offerAddress, type PriceSheet } from '../../../../contract/offers.ts';
+import { toCsv } from '../../../../wording/csv.ts';
 import { dayText } from '../../../../wording/dates.ts';
 import { ADDITION_STATE_NAME, effectTexts, moneyChange } from '../../../../wording/offers.ts';
 import { useUnitSet } from '../../../data/session.tsx';
@@ -8,6 +10,7 @@ import { useMay } from '../../../data/useMay.ts';
 import { DataTable } from '../../../widgets/DataTable.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../../widgets/StateMark.tsx';
+import { saveFile } from '../../../widgets/saveFile.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { AnswerChange } from './AnswerOffer.tsx';
@@ -39,6 +42,38 @@ function says({ state, askedBy, createdAt, pricedAt, answered }: AdditionRow): s
 const worse = ({ rangeKm, days }: NonNullable<AdditionRow['effect']>, what: string): boolean =>
   what === 'range' ? rangeKm !== null && Math.round(rangeKm) < 0 : what === 'days' && days !== null && days > 0;
 
+const saveChanges = (number: string, rows: readonly AdditionRow[]) =>
+  saveFile(
+    `${number}-changes.csv`,
+    new Blob(
+      [
+        toCsv(
+          [
+            'change',
+            'wish',
+            'asked by',
+            'state',
+            'before tax',
+            'to pay',
+            'currency',
+            'hours',
+            'range km',
+            'mass kg',
+            'days',
+            'answered by',
+            'why',
+          ],
+          rows.map(({ effect, answered, ...row }) => [
+            ...[row.number, row.wish, row.askedBy, ADDITION_STATE_NAME[row.state]],
+            ...[row.netCents / 100, row.totalCents / 100, row.currency],
+            ...[effect?.hours, effect?.rangeKm, effect?.massKg, effect?.days, answered?.by, answered?.why],
+          ]),
+        ),
+      ],
+      { type: 'text/csv;charset=utf-8' },
+    ),
+  );
+
 /** Wishes since it was agreed, each priced as an addition before it is built: what it costs, and what it does to the figures. */
 export function ChangesPanel({ sheet }: { sheet: PriceSheet }) {
   const { job } = useOpenJob('job');
@@ -57,11 +92,23 @@ export function ChangesPanel({ sheet }: { sheet: PriceSheet }) {
         </>
       }
       aside={
-        mayWish && (
-          <Button size="small" onClick={() => setWishing(true)}>
-            Note a wish
-          </Button>
-        )
+        <span className="row">
+          {sheet.additions.length > 0 && (
+            <Button
+              size="small"
+              icon={<TableOutlined />}
+              aria-label="Changes as CSV"
+              onClick={() => saveChanges(job.number, sheet.additions)}
+            >
+              CSV
+            </Button>
+          )}
+          {mayWish && (
+            <Button size="small" onClick={() => setWishing(true)}>
+              Note a wish
+            </Button>
+          )}
+        </span>
       }
     >
       <div className="in stack">
