@@ -141,7 +141,11 @@ export function resolveDesign({
     shelf: shelfOf(library),
     added: addedItems(design, library, vehicle),
     kit: { newHoles, registered },
-    work: { ...work, partsCents: partsPrice(design, library), leadDays: free ? leadDays(design, library, free) : null },
+    work: {
+      ...work,
+      partsCents: withBoxes(partsPrice(design, library), work),
+      leadDays: free ? leadDays(design, library, free) : null,
+    },
   };
 }
 
@@ -181,6 +185,10 @@ function addedItems(design: DesignInputs, library: Library, vehicle: VehicleStat
   for (const item of design.items ?? []) items.push(item);
   return items;
 }
+
+/** Parts of a design with the boxes its kit brings; a design without parts has no price, boxes or not. */
+const withBoxes = (partsCents: number | null, { boxCents = 0 }: WorkOutside): number | null =>
+  partsCents === null ? null : partsCents + boxCents;
 
 /** Price of everything the design names, cents; null while it names nothing. */
 function partsPrice(design: DesignInputs, library: Library): number | null {

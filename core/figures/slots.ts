@@ -178,6 +178,8 @@ export interface Slots {
   };
   readonly work: {
     readonly partsCents: number | null;
+    /** What the kit's boxes cost: no design names them, and they are bought all the same. @default 0 */
+    readonly boxCents?: number;
     /** Longest lead time of what the design names and the stores do not have, days. */
     readonly leadDays: number | null;
     readonly labourHours: number | null;

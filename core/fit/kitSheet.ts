@@ -1,7 +1,15 @@
 import { type Library, resolveDesign } from '../design/resolve.ts';
 import { createSheet, type FigureSheet } from '../figures/evaluate.ts';
 import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
-import { type KitPart, type KitRevision, kitDesign, kitParts, type StageTemplate, stagesApplying } from '../kit/kit.ts';
+import {
+  boxCents,
+  type KitPart,
+  type KitRevision,
+  kitDesign,
+  kitParts,
+  type StageTemplate,
+  stagesApplying,
+} from '../kit/kit.ts';
 import { rateOf } from '../practice/practice.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { newHoleCount } from './cradle.ts';
@@ -37,7 +45,7 @@ export function kitOnVehicle({ revision, options, library, vehicle, use, work }:
     vehicle,
     use,
     newHoles: newHoleCount(vehicle.variant, parts),
-    work: { ...work, ...labourOf(stages, work) },
+    work: { ...work, ...labourOf(stages, work), boxCents: boxCents(parts) },
   });
   return { parts, sheet: createSheet(slots) };
 }

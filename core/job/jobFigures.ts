@@ -4,7 +4,7 @@ import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library, ResolveInput } from '../design/resolve.ts';
 import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
-import { type KitRevision, kitParts, kitStages } from '../kit/kit.ts';
+import { boxCents, type KitRevision, kitParts, kitStages } from '../kit/kit.ts';
 import { type Practice, practiceOf, rateOf } from '../practice/practice.ts';
 import { USUAL_CALENDAR } from '../practice/workingDays.ts';
 import { dayNumber } from '../quantity/format.ts';
@@ -118,7 +118,7 @@ export function jobFigureInput(ground: JobGround, design: DesignInputs | null): 
     route,
     registered: intoMetal(ground.register),
     newHoles: brought && newHoleCount(vehicle.variant, brought),
-    work: jobWork(facts),
+    work: { ...jobWork(facts), boxCents: brought ? boxCents(brought) : 0 },
     free,
   };
 }

@@ -4,7 +4,16 @@ import { componentAs, voltageWindow } from '../component/sheets.ts';
 import { designComponents, EMPTY_DESIGN } from '../design/inputs.ts';
 import { engineX, type Library, resolveDesign } from '../design/resolve.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
-import { type KitLine, type KitRevision, kitDesign, kitHours, kitParts, kitStages, type StageTemplate } from './kit.ts';
+import {
+  boxCents,
+  type KitLine,
+  type KitRevision,
+  kitDesign,
+  kitHours,
+  kitParts,
+  kitStages,
+  type StageTemplate,
+} from './kit.ts';
 
 const heater = {
   ...MODULE,
@@ -202,4 +211,12 @@ describe('component sheets', () => {
     expect(voltageWindow(DRIVE)).toMatchObject({ minV: 150, maxV: 400 });
     expect(voltageWindow(MODULE)).toBeNull();
   });
+});
+
+test('the boxes of a kit cost what they cost, although no design names them', () => {
+  const part = (kind: 'box' | 'other', priceCents: number, quantity: number) => ({
+    ...{ component: { ...MODULE, kind, priceCents } as unknown as Component, quantity, packedIn: '' },
+  });
+  expect(boxCents([part('box', 46_000, 2), part('other', 9900, 1), part('box', 38_000, 1)])).toBe(130_000);
+  expect(boxCents([])).toBe(0);
 });

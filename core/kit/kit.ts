@@ -150,6 +150,13 @@ export function kitParts(
   });
 }
 
+/** What the boxes of a kit cost: they hold what a design places, and no design names them. */
+export const boxCents = (parts: readonly KitPart[]): number =>
+  parts.reduce(
+    (sum, { component, quantity }) => (component.kind === 'box' ? sum + component.priceCents * quantity : sum),
+    0,
+  );
+
 /** The design a kit makes on a variant: its modules, drive, charger, and every other line with its mass. */
 export function kitDesign(
   revision: KitRevision,

@@ -14,7 +14,7 @@ export const partsPrice = figure({
       value: work.partsCents,
       formula: 'Σ quantity × price',
       terms: [],
-      source: 'component sheets, before margin and tax',
+      source: 'component sheets, with the boxes of the kit; before margin and tax',
     };
   },
 });
