@@ -155,6 +155,11 @@ export function problemOf(error: unknown): ProblemError | null {
     if (code === 'DJ003') return new ProblemError('conflict', 'Stores do not have that many free.');
     if (code === 'DJ004')
       return new ProblemError('conflict', 'Somebody has moved one of these numbers since. Look again, then decide.');
+    if (code === 'DJ005')
+      return new ProblemError(
+        'conflict',
+        'One of these numbers is being refurbished: it leaves its bin once that is over.',
+      );
     if (isClash(error)) return new Busy('Two changes met. Nothing was stored; try again.', error);
     if (code.startsWith('22'))
       return new ProblemError('badInput', message ? `This cannot be stored: ${message}.` : 'This cannot be stored.');

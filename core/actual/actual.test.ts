@@ -47,7 +47,7 @@ describe('actual against quoted', () => {
       ],
       parts: [{ componentId: 'drive', name: 'drive', quantity: 1, unitCents: 110_000, bought: true }],
       spent: [{ text: 'alignment', cents: 30_000 }],
-      rework: [{ cause: 'wrongDrawing', hours: 3 }],
+      rework: [{ cause: 'wrongDrawing', skill: '', hours: 3 }],
     });
     // Box took 16; the loom's eight hours stand and its hour of rework comes on top.
     expect(actual.stages.map(({ tookHours, forecastHours }) => [tookHours, forecastHours])).toEqual([
@@ -105,5 +105,18 @@ describe('actual against quoted', () => {
     const actual = actualOf({ ...ground, hourCostCents: 3000 });
     expect(actual.work.quotedCents).toBe(60_000);
     expect(actual.marginCents.quoted).toBe(62_400);
+  });
+  test('work done again costs what an hour of its skill does, under its cause, the longest first', () => {
+    const rework = [
+      { cause: 'damaged', skill: '', hours: 1 },
+      { cause: 'wrongDrawing', skill: 'welding', hours: 1.5 },
+      { cause: 'wrongDrawing', skill: '', hours: 0.5 },
+    ];
+    const practice = { ratesBySkill: { welding: 8000 } };
+    expect(actualOf({ ...ground, practice, rework }).rework).toEqual([
+      { cause: 'wrongDrawing', hours: 2, cents: 12_000 + 2500 },
+      { cause: 'damaged', hours: 1, cents: 5000 },
+    ]);
+    expect(actualOf({ ...ground, practice, rework, hourCostCents: 3000 }).rework[0]!.cents).toBe(6000);
   });
 });

@@ -34,7 +34,7 @@ export interface ActualGround {
   readonly parts: readonly PartGoing[];
   /** What other firms and odd things have cost so far. */
   readonly spent: readonly { readonly text: string; readonly cents: number }[];
-  readonly rework: readonly { readonly cause: string; readonly hours: number }[];
+  readonly rework: readonly { readonly cause: string; readonly skill: string; readonly hours: number }[];
   /** What an hour costs the workshop; null: nobody has set it, and hours count at what they are sold for. */
   readonly hourCostCents: number | null;
   readonly rateCents: number;
@@ -86,6 +86,17 @@ export interface Actual {
 }
 
 const sum = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0);
+
+/** Hours done again and what they cost, each at the rate of its skill; the cause that took most first. */
+function reworkOf({ rework, hourCostCents, rateCents, practice }: ActualGround): Actual['rework'] {
+  return [...new Set(rework.map(({ cause }) => cause))]
+    .map((cause) => {
+      const own = rework.filter((one) => one.cause === cause);
+      const worth = own.map(({ skill, hours }) => times(hourCostCents ?? rateOf(skill, rateCents, practice), hours));
+      return { cause, hours: sum(own.map(({ hours }) => hours)), cents: sum(worth) };
+    })
+    .sort((a, b) => b.hours - a.hours);
+}
 
 /** What is reckoned for a stage when it is over: what it took once done; until then what is left is never below nothing. */
 const forecastHours = (quoted: number | null, stage: StageGoing): number => {
@@ -157,7 +168,7 @@ function partsOf({ sold, parts }: ActualGround): PartActual[] {
  * will come to when the rest goes as it was reckoned. Rework never makes the rest shorter.
  */
 export function actualOf(ground: ActualGround): Actual {
-  const { sold, spent, rework, hourCostCents, rateCents, practice } = ground;
+  const { sold, spent, hourCostCents, rateCents, practice } = ground;
   const stages = stagesOf(ground);
   const parts = partsOf(ground);
   const skillOf = new Map([
@@ -201,6 +212,6 @@ export function actualOf(ground: ActualGround): Actual {
       forecast: sum(stages.map((stage) => stage.forecastHours)),
     },
     marginCents: { quoted: soldCents - cost.quotedCents, forecast: soldCents - cost.forecastCents },
-    rework: rework.map(({ cause, hours }) => ({ cause, hours, cents: times(hourCostCents ?? rateCents, hours) })),
+    rework: reworkOf(ground),
   };
 }

@@ -1,3 +1,4 @@
+import { medianOf } from '../quantity/median.ts';
 /** Where a purchase order stands. */
 export const PURCHASE_STATES = ['draft', 'sent', 'confirmed', 'closed', 'cancelled'] as const;
 export type PurchaseState = (typeof PURCHASE_STATES)[number];
@@ -115,13 +116,7 @@ export interface SupplierRecord {
 
 /** How a supplier keeps promises. */
 export function supplierRecord(promises: readonly KeptPromise[]): SupplierRecord {
-  const days = promises.map(({ promisedDay, cameDay }) => Math.max(0, cameDay - promisedDay)).sort((a, b) => a - b);
-  const middle = days.length / 2;
-  const median =
-    days.length === 0
-      ? null
-      : days.length % 2 === 1
-        ? days[Math.floor(middle)]!
-        : (days[middle - 1]! + days[middle]!) / 2;
-  return { lines: days.length, late: days.filter((day) => day > 0).length, medianLateDays: median };
+  const days = promises.map(({ promisedDay, cameDay }) => Math.max(0, cameDay - promisedDay));
+  const medianLateDays = days.length === 0 ? null : medianOf(days);
+  return { lines: days.length, late: days.filter((day) => day > 0).length, medianLateDays };
 }

@@ -1,4 +1,4 @@
-import { medianOf } from './hours.ts';
+import { medianOf } from '../quantity/median.ts';
 
 /** A job that was handed over, as far as it can tell what another will be. */
 export interface FinishedJob {

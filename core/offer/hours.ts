@@ -1,3 +1,4 @@
+import { medianOf } from '../quantity/median.ts';
 import type { HoursEstimate } from './offer.ts';
 
 /** What a finished stage of an earlier vehicle took, rework and waiting apart; the newest vehicle first. */
@@ -17,12 +18,6 @@ interface PlannedStage {
 const LAST = 5;
 /** One vehicle is an anecdote. Common practice. */
 const LEAST = 2;
-
-export function medianOf(all: readonly number[]): number {
-  const sorted = [...all].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-}
 
 /** Hours of a paper: to five minutes and less, without a binary tail. */
 const neat = (hours: number): number => Math.round(hours * 100) / 100;

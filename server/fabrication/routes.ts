@@ -8,9 +8,8 @@ import { made, one } from '../db/one.ts';
 import { fabrication, fabricationMove, file } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { instant } from '../read/instant.ts';
 import { jobByNumber } from '../read/jobs.ts';
-
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
 
 async function fabricationRows(db: Db | Tx, jobId: string): Promise<FabricationRow[]> {
   const { rows } = await db.execute<FabricationRow & Record<string, unknown>>(sql`

@@ -9,13 +9,13 @@ import { clientLink, clientQuestion, file, job, offer, releasedFile } from '../d
 import { printFor } from '../documents/printFor.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
+import { instant } from '../read/instant.ts';
 import { jobByNumber } from '../read/jobs.ts';
 import { hashOf } from '../read/secretWord.ts';
 import { questionsOf } from './clientSheet.ts';
 import { offerPaper } from './paper.ts';
 
 const DAY_MS = 86_400_000;
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
 
 /** Pictures of a job: its own, of its vehicle, stages, snags and register. */
 const PICTURES_OF = (jobId: string, vehicleId: string) => sql`

@@ -45,10 +45,10 @@ export async function actualSheet(db: Db | Tx, stored: StoredJob, workshop: Work
   const hoursAsSold = practice.hourCostCents === null;
   const sold = await soldBodies(db, stored.id);
   if (sold.length === 0) return { actual: null, costs, hoursAsSold };
-  const { rows: rework } = await db.execute<{ cause: string; hours: number }>(sql`
-    select t.cause, sum(extract(epoch from coalesce(t."to", now()) - t."from"))::float8 / 3600 as hours
+  const { rows: rework } = await db.execute<{ cause: string; skill: string; hours: number }>(sql`
+    select t.cause, s.skill, sum(extract(epoch from coalesce(t."to", now()) - t."from"))::float8 / 3600 as hours
     from time_entry t join stage s on s.id = t.stage_id where s.job_id = ${stored.id} and t.kind = 'rework'
-    group by t.cause order by hours desc`);
+    group by t.cause, s.skill`);
   const actual = actualOf({
     ...{ sold, rework, practice, hourCostCents: practice.hourCostCents, rateCents: workshop.rateCents },
     stages: await stagesGoing(db, stored.id),

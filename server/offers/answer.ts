@@ -101,6 +101,11 @@ export async function answerOffer({ tx, job: stored }: Answering, offerId: strin
       row.kitRevisionId === stored.kitRevisionId &&
       [...row.kitOptions].sort().join() === [...stored.kitOptions].sort().join();
     if (!sameKit) throw new RuleBroken(`The kit has been changed since ${name.toLowerCase()}: a new offer is needed.`);
+    if (row.kitRevisionId) {
+      const [sold] = await tx.select().from(kitRevision).where(eq(kitRevision.id, row.kitRevisionId));
+      if (sold?.state === 'withdrawn')
+        throw new RuleBroken(`The kit of ${name.toLowerCase()} is withdrawn since: a new offer is needed.`);
+    }
     const designId = await freezeDesign(tx, row, answer.at);
     await tx
       .update(job)

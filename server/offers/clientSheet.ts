@@ -7,11 +7,10 @@ import { foldedRows, GROUP_NAME } from '../../wording/offers.ts';
 import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
+import { instant } from '../read/instant.ts';
 import { partOf } from '../read/sheet.ts';
 import { additionsOf, offersOf } from './rows.ts';
 import { specificationOf, unitsOf } from './specification.ts';
-
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
 
 /** Lines as the client may read them: each, or what groups come to; what a line costs the workshop is never among them. */
 function linesFor(body: OfferBody, workshop: Workshop): ClientLine[] {

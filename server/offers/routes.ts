@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { offerAddress } from '../../contract/offers.ts';
 import { stateAfterSent } from '../../core/job/states.ts';
 import { offerFromJob } from '../../core/offer/fromJob.ts';
@@ -9,9 +9,10 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { agreedOffer } from '../read/agreed.ts';
 import { jobByNumber } from '../read/jobs.ts';
+import { refuseUnknownParts, sumsOf } from '../read/soldLines.ts';
 import { answerOffer } from './answer.ts';
 import { offerGround } from './ground.ts';
-import { lockOffer, refuseUnknownParts, sumsOf } from './lock.ts';
+import { lockOffer } from './lock.ts';
 import { priceSheet } from './priceSheet.ts';
 
 const AGREED = (number: number) =>
@@ -90,7 +91,10 @@ export const offerEndpoints = [
       if (row.totalCents <= 0) throw new RuleBroken(`Offer ${row.number} comes to nothing: it has no price yet.`);
       await tx
         .update(offer)
-        .set({ state: 'withdrawn', answeredWhy: `offer ${row.number} took its place` })
+        .set({
+          ...{ state: 'withdrawn', answeredAt: now(), answeredWhy: `offer ${row.number} took its place` },
+          version: sql`${offer.version} + 1`,
+        })
         .where(and(eq(offer.jobId, stored.id), eq(offer.state, 'sent')));
       const [chosen] = stored.chosenDesignId
         ? await tx.select().from(design).where(eq(design.id, stored.chosenDesignId))

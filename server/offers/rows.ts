@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
 import type { AdditionRow, CostRow, OfferRow, WayRow } from '../../contract/offers.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { instant } from '../read/instant.ts';
 
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
 const ANSWERED = sql`case when o.state in ('accepted', 'declined') then json_build_object('at', ${instant('o.answered_at')},
   'by', o.answered_by, 'onPage', coalesce(o.answered_from, '') <> '', 'why', o.answered_why) end`;
 const SUMS = sql`o.net_cents::float8 as "netCents", o.tax_cents::float8 as "taxCents", o.total_cents::float8 as "totalCents"`;

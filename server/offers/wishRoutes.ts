@@ -11,10 +11,11 @@ import { BadInput, RuleBroken } from '../problems.ts';
 import { agreedOffer } from '../read/agreed.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
 import { kitRevisionOf } from '../read/kitRevisions.ts';
+import { refuseUnknownParts, sumsOf } from '../read/soldLines.ts';
 import { answerAddition } from './answer.ts';
 import { kitChangedSince, kitLines, ratesOf } from './beyondKit.ts';
 import { dayAfter } from './ground.ts';
-import { lockWish, refuseUnknownParts, sumsOf } from './lock.ts';
+import { lockWish } from './lock.ts';
 import { wishOf } from './wish.ts';
 
 /** The hours of a change are a stage of their own: what it takes is held against it. */

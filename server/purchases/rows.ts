@@ -13,8 +13,7 @@ import { wantsSerials } from '../../core/order/order.ts';
 import { deskMessageText } from '../../wording/purchases.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-
-const instant = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+import { instantText } from '../read/instant.ts';
 
 /** How much of a line has come, was sent back, is still to come; over `pl`. */
 const ACCEPTED = `coalesce((select sum(r.good) from goods_receipt_line r where r.line_id = pl.id), 0)::int`;
@@ -72,8 +71,8 @@ interface HeadRow {
 const HEADS = sql.raw(`
   select p.id, p.number, p.supplier_id as "supplierId", s.name as supplier, s.desk_url as "deskUrl", p.state, p.currency,
     p.rate_millionths as "rateMillionths", p.rate_day::text as "rateDay", p.wanted_on::text as "wantedOn", p.note,
-    p.ended_why as "endedWhy", p.sent_at::date::text as "sentOn", ${instant('p.taken_at')} as "takenAt", p.version,
-    (select coalesce(json_agg(json_build_object('body', m.body, 'at', ${instant('m.at')}, 'done', m.done_at is not null) order by m.id), '[]'::json)
+    p.ended_why as "endedWhy", p.sent_at::date::text as "sentOn", ${instantText('p.taken_at')} as "takenAt", p.version,
+    (select coalesce(json_agg(json_build_object('body', m.body, 'at', ${instantText('m.at')}, 'done', m.done_at is not null) order by m.id), '[]'::json)
       from purchase_message m where m.purchase_id = p.id) as messages,
     (select coalesce(json_agg(json_build_object('id', i.id, 'number', i.number, 'day', i.day, 'lines', i.lines, 'taxCents', i.tax_cents,
         'totalCents', i.total_cents, 'state', i.state, 'why', i.why, 'version', i.version,
@@ -198,14 +197,14 @@ export async function purchaseSheet(db: Db | Tx, number: string, today: string):
       lines: Omit<PurchaseSheet['receipts'][number]['lines'][number], 'findings'>[];
     } & Record<string, unknown>
   >(sql`
-    select g.id, g.note, ${sql.raw(instant('g.at'))} as at, w.name as by,
+    select g.id, g.note, ${sql.raw(instantText('g.at'))} as at, w.name as by,
       (select coalesce(json_agg(json_build_object('lineId', r.line_id, 'name', c.name, 'unitSize', c.unit_size, 'good', r.good,
           'damaged', r.damaged, 'wrong', r.wrong, 'announced', r.announced, 'remark', r.remark) order by pl.position), '[]'::json)
         from goods_receipt_line r join purchase_line pl on pl.id = r.line_id join component c on c.id = pl.component_id
         where r.receipt_id = g.id) as lines
     from goods_receipt g join person w on w.id = g.by_id where g.purchase_id = ${head.id} order by g.at`);
   const { rows: returns } = await db.execute<PurchaseSheet['returns'][number] & Record<string, unknown>>(sql`
-    select b.id, b.line_id as "lineId", b.quantity, b.reason, ${sql.raw(instant('b.at'))} as at, w.name as by
+    select b.id, b.line_id as "lineId", b.quantity, b.reason, ${sql.raw(instantText('b.at'))} as at, w.name as by
     from purchase_return b join person w on w.id = b.by_id join purchase_line pl on pl.id = b.line_id
     where pl.purchase_id = ${head.id} order by b.at`);
   const row = rowOf(head, lines, today);

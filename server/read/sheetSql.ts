@@ -1,4 +1,5 @@
 import type { JobPart } from '../../contract/job.ts';
+import { instantText } from './instant.ts';
 
 /**
  * The pieces of a job's sheet, each as one SQL expression over `j` (the job), `v` (its vehicle) and `c` (the client). The
@@ -6,7 +7,6 @@ import type { JobPart } from '../../contract/job.ts';
  */
 
 /** An instant as the page writes it: UTC, milliseconds. Whatever is compared with it must be written the same way. */
-const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
 const list = (entry: string, from: string, order: string) =>
   `(select coalesce(json_agg(${entry} order by ${order}), '[]'::json) from ${from})`;
@@ -18,7 +18,7 @@ export const MATCH_HOURS_SQL = `(select coalesce(sum((work->>'hours')::float8), 
   from verdict_decision where job_id = j.id order by rule, subject, at desc, id desc) newest where decision = 'accepted')`;
 
 /** The newest offer of job `j` that was not withdrawn; one that was accepted with its accepted changes. */
-const OFFER_SQL = `(select json_build_object('number', o.number, 'state', o.state, 'sentAt', ${iso('o.sent_at')},
+const OFFER_SQL = `(select json_build_object('number', o.number, 'state', o.state, 'sentAt', ${instantText('o.sent_at')},
     'totalCents', o.total_cents + case when o.state = 'accepted' then
       (select coalesce(sum(a.total_cents), 0) from addition a where a.job_id = j.id and a.state = 'accepted') else 0 end,
     'changesWaiting', (select count(*)::int from addition a where a.job_id = j.id and a.state = 'priced'))
@@ -36,8 +36,8 @@ const HEAD_SQL = `json_build_object(
 /** The register of changes of a vehicle `v`. */
 export const REGISTER_SQL = list(
   `json_build_object('id', g.id, 'jobNumber', (select number from job where id = g.job_id), 'kind', g.kind, 'what', g.what,
-    'place', g.place, 'agreedBy', g.agreed_by, 'undo', g.undo, 'goes', g.goes, 'by', p.name, 'at', ${iso('g.at')},
-    'undoneBy', (select u.name from person u where u.id = g.undone_by_id), 'undoneAt', ${iso('g.undone_at')},
+    'place', g.place, 'agreedBy', g.agreed_by, 'undo', g.undo, 'goes', g.goes, 'by', p.name, 'at', ${instantText('g.at')},
+    'undoneBy', (select u.name from person u where u.id = g.undone_by_id), 'undoneAt', ${instantText('g.undone_at')},
     'undoneHow', g.undone_how, 'version', g.version)`,
   'register_entry g join person p on p.id = g.by_id where g.vehicle_id = v.id',
   'g.at, g.id',
@@ -49,22 +49,22 @@ const PART_SQL = {
     'registration', v.registration, 'builtYear', v.built_year, 'colour', v.colour,
     'weighings', ${list(
       `json_build_object('id', w.id, 'frontLeftKg', w.front_left_kg, 'frontRightKg', w.front_right_kg,
-        'rearLeftKg', w.rear_left_kg, 'rearRightKg', w.rear_right_kg, 'state', w.state, 'note', w.note, 'by', p.name, 'at', ${iso('w.at')})`,
+        'rearLeftKg', w.rear_left_kg, 'rearRightKg', w.rear_right_kg, 'state', w.state, 'note', w.note, 'by', p.name, 'at', ${instantText('w.at')})`,
       'weighing w join person p on p.id = w.by_id where w.vehicle_id = v.id',
       'w.at desc',
     )},
     'measured', (select coalesce(json_object_agg(f.figure, json_build_object(
-        'value', f.value, 'source', f.source, 'says', f.says, 'by', p.name, 'at', ${iso('f.at')}) order by f.figure), '{}'::json)
+        'value', f.value, 'source', f.source, 'says', f.says, 'by', p.name, 'at', ${instantText('f.at')}) order by f.figure), '{}'::json)
       from vehicle_figure f join person p on p.id = f.by_id where f.vehicle_id = v.id),
     'claims', ${list(
       `json_build_object('id', q.id, 'figure', q.figure, 'value', q.value, 'source', q.source, 'says', q.says,
-        'whyNot', q.why_not, 'by', p.name, 'at', ${iso('q.at')})`,
+        'whyNot', q.why_not, 'by', p.name, 'at', ${instantText('q.at')})`,
       'vehicle_claim q join person p on p.id = q.by_id where q.vehicle_id = v.id',
       'q.at, q.id',
     )},
     'findings', ${list(
       `json_build_object('id', q.id, 'figure', q.figure, 'predicted', q.predicted, 'measured', q.measured,
-        'error', q.error, 'log', q.log, 'by', p.name, 'at', ${iso('q.at')})`,
+        'error', q.error, 'log', q.log, 'by', p.name, 'at', ${instantText('q.at')})`,
       'log_finding q join person p on p.id = q.by_id where q.vehicle_id = v.id',
       'q.at desc, q.figure',
     )})`,
@@ -78,7 +78,7 @@ const PART_SQL = {
 
   designs: list(
     `json_build_object('id', d.id, 'name', d.name, 'inputs', d.inputs, 'version', d.version,
-      'frozenAt', ${iso('d.frozen_at')}, 'followsId', d.follows_id)`,
+      'frozenAt', ${instantText('d.frozen_at')}, 'followsId', d.follows_id)`,
     'design d where d.job_id = j.id',
     'd.created_at, d.name',
   ),
@@ -87,7 +87,7 @@ const PART_SQL = {
 
   decisions: list(
     `json_build_object('rule', x.rule, 'subject', x.subject, 'decision', x.decision, 'reason', x.reason, 'work', x.work,
-      'by', p.name, 'at', ${iso('x.at')})`,
+      'by', p.name, 'at', ${instantText('x.at')})`,
     'verdict_decision x join person p on p.id = x.by_id where x.job_id = j.id',
     'x.at, x.id',
   ),
@@ -96,8 +96,8 @@ const PART_SQL = {
     `json_build_object('id', l.id, 'componentId', l.component_id, 'quantity', l.quantity, 'from', l."from",
       'packedIn', l.packed_in, 'state', l.state, 'due', l.due, 'version', l.version,
       'serials', (select coalesce(json_agg(i.serial order by i.serial), '[]'::json) from serial_item i where i.part_line_id = l.id),
-      'pickedBy', (select q.name from person q where q.id = l.picked_by_id), 'pickedAt', ${iso('l.picked_at')},
-      'fittedBy', p.name, 'fittedAt', ${iso('l.fitted_at')})`,
+      'pickedBy', (select q.name from person q where q.id = l.picked_by_id), 'pickedAt', ${instantText('l.picked_at')},
+      'fittedBy', p.name, 'fittedAt', ${instantText('l.fitted_at')})`,
     'part_line l join component k on k.id = l.component_id left join person p on p.id = l.fitted_by_id where l.job_id = j.id',
     'l.packed_in, k.name',
   ),
@@ -105,11 +105,11 @@ const PART_SQL = {
   stages: list(
     `json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits, 'after', s.after, 'hours', s.hours,
       'skill', s.skill, 'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
-      'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${iso('s.started_at')},
-      'finishedAt', ${iso('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
+      'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${instantText('s.started_at')},
+      'finishedAt', ${instantText('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
       'hoursClocked', h.clocked, 'hoursRework', h.rework,
       'onIt', ${list(
-        `json_build_object('personId', t.person_id, 'initials', p.initials, 'since', ${iso('t."from"')}, 'kind', t.kind)`,
+        `json_build_object('personId', t.person_id, 'initials', p.initials, 'since', ${instantText('t."from"')}, 'kind', t.kind)`,
         'time_entry t join person p on p.id = t.person_id where t.stage_id = s.id and t."to" is null',
         't."from"',
       )},
@@ -117,7 +117,7 @@ const PART_SQL = {
         `json_build_object('id', e.id, 'text', e.text, 'note', e.note,
           'limit', case when e.limit_kind is not null
             then json_build_object('min', e.limit_min, 'max', e.limit_max, 'kind', e.limit_kind, 'source', e.limit_source) end,
-          'reading', (select json_build_object('value', r.value, 'verdict', r.verdict, 'by', p.initials, 'at', ${iso('r.at')},
+          'reading', (select json_build_object('value', r.value, 'verdict', r.verdict, 'by', p.initials, 'at', ${instantText('r.at')},
               'decidedBy', (select d.name from person d where d.id = r.decided_by_id), 'reason', r.reason)
             from reading r join person p on p.id = r.by_id where r.step_id = e.id order by r.id desc limit 1))`,
         'step e where e.stage_id = s.id',
@@ -130,17 +130,17 @@ const PART_SQL = {
   ),
 
   snags: list(
-    `json_build_object('id', n.id, 'text', n.text, 'by', p.name, 'at', ${iso('n.at')},
-      'closedBy', (select q.name from person q where q.id = n.closed_by_id), 'closedAt', ${iso('n.closed_at')})`,
+    `json_build_object('id', n.id, 'text', n.text, 'by', p.name, 'at', ${instantText('n.at')},
+      'closedBy', (select q.name from person q where q.id = n.closed_by_id), 'closedAt', ${instantText('n.closed_at')})`,
     'snag n join person p on p.id = n.by_id where n.job_id = j.id',
     'n.at, n.id',
   ),
 
   lessons: list(
     `json_build_object('id', l.id, 'jobNumber', j.number, 'about', l.about, 'aboutText', l.about_text, 'text', l.text,
-      'costHours', l.cost_hours, 'costCents', l.cost_cents, 'kitId', l.kit_id, 'by', p.name, 'at', ${iso('l.at')},
+      'costHours', l.cost_hours, 'costCents', l.cost_cents, 'kitId', l.kit_id, 'by', p.name, 'at', ${instantText('l.at')},
       'state', l.state, 'revisionId', l.revision_id, 'why', l.why,
-      'settledBy', (select s.name from person s where s.id = l.settled_by_id), 'settledAt', ${iso('l.settled_at')},
+      'settledBy', (select s.name from person s where s.id = l.settled_by_id), 'settledAt', ${instantText('l.settled_at')},
       'version', l.version)`,
     'lesson l join person p on p.id = l.by_id where l.job_id = j.id',
     'l.at, l.id',
@@ -151,7 +151,7 @@ const PART_SQL = {
   checks: list(
     `json_build_object('checkId', x.check_id, 'value', x.value, 'verdict', x.verdict, 'limitMin', x.limit_min,
       'limitMax', x.limit_max, 'limitSource', x.limit_source, 'designName', x.design_name,
-      'designVersion', x.design_version, 'note', x.note, 'by', p.name, 'at', ${iso('x.at')})`,
+      'designVersion', x.design_version, 'note', x.note, 'by', p.name, 'at', ${instantText('x.at')})`,
     'check_result x join person p on p.id = x.by_id where x.job_id = j.id',
     'x.id desc',
   ),

@@ -4,7 +4,15 @@ import { takeFrom } from '../../core/stores/ledger.ts';
 import { stockText } from '../../wording/stores.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { component, serialItem, stockBalance, stockMove, stockMoveSerial, stockPlace } from '../db/schema/index.ts';
+import {
+  component,
+  refurbishing,
+  serialItem,
+  stockBalance,
+  stockMove,
+  stockMoveSerial,
+  stockPlace,
+} from '../db/schema/index.ts';
 import { RuleBroken } from '../problems.ts';
 
 /** The place that stands for something, made where it is new. `of` is empty for counts and scrap. */
@@ -151,6 +159,8 @@ interface NumberedThere {
   readonly serial: string;
   readonly placeId: string;
   readonly partLineId: string | null;
+  /** Taken apart at this moment, and not proved good. */
+  readonly refurbished: boolean;
 }
 
 /** Numbered pieces of a component in bins. */
@@ -162,6 +172,7 @@ const numberedInBins = async (tx: Tx, componentId: string): Promise<NumberedTher
         serial: serialItem.serial,
         placeId: serialItem.placeId,
         partLineId: serialItem.partLineId,
+        refurbished: sql<boolean>`exists (select 1 from ${refurbishing} r where r.serial_id = ${serialItem.id} and r.state = 'open')`,
       })
       .from(serialItem)
       .innerJoin(stockPlace, eq(stockPlace.id, serialItem.placeId))
@@ -188,7 +199,7 @@ const LISTED = 6;
  * Which pieces leave which bins: those with the numbers that were named, numbers held for the line, and for the rest
  * pieces without a number. A number that nobody knows yet is written on a piece that had none.
  *
- * @throws RuleBroken where a number is elsewhere or held for another line, or where it must be said which
+ * @throws RuleBroken where a number is elsewhere, held for another line or being refurbished, or where it must be said which
  */
 export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> {
   const { name, binId, unitSize } = await lockStock(tx, wanted.componentId);
@@ -209,6 +220,8 @@ export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> 
   }
   if (wanted.serials.length === 0)
     picked.push(...there.filter((item) => item.partLineId === wanted.partLineId && item.partLineId));
+  const apart = picked.find(({ refurbished }) => refurbished);
+  if (apart) throw new RuleBroken(`${apart.serial} is being refurbished: it leaves stores once that is over.`);
   await refuseElsewhere(tx, wanted.componentId, fresh);
   const rest = wanted.quantity - picked.length;
   if (rest < 0) throw new RuleBroken(`${picked.length} numbers were named for ${wanted.quantity} of ${name}.`);
@@ -221,7 +234,7 @@ export async function outOfBins(tx: Tx, wanted: FromBins): Promise<BinTaking[]> 
     throw new RuleBroken(`${fresh[0]} is no number of ${name} in stores, and every piece there has a number.`);
   const takings = takeFrom(plain, rest, binId);
   if (!takings) {
-    const open = there.filter((item) => item.partLineId === null && !picked.includes(item));
+    const open = there.filter((item) => item.partLineId === null && !item.refurbished && !picked.includes(item));
     const some = open.slice(0, LISTED).map(({ serial }) => serial);
     const more = open.length > some.length ? ` and ${open.length - some.length} more` : '';
     throw new RuleBroken(
@@ -262,6 +275,7 @@ export async function numbersProblem(tx: Tx, componentId: string, serials: reado
     const item = there.get(serial.toLowerCase());
     if (!item && all.has(serial.toLowerCase())) return `${serial} is not in a bin.`;
     if (item?.partLineId) return `${serial} is held for a job.`;
+    if (item?.refurbished) return `${serial} is being refurbished.`;
   }
   const [{ plain } = { plain: 0 }] = await tx
     .select({ plain: sql<number>`coalesce(sum(${stockBalance.quantity}), 0)::int - ${there.size}::int` })

@@ -1,7 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import { type SaleRow, saleAddress } from '../../contract/sales.ts';
 import type { OfferBody } from '../../core/offer/offer.ts';
-import { offerSums } from '../../core/offer/sums.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
 import { toCsv } from '../../wording/csv.ts';
 import { dayOf } from '../../wording/dates.ts';
@@ -12,19 +11,18 @@ import { client, counterSale } from '../db/schema/index.ts';
 import { printFor } from '../documents/printFor.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
-import { componentsOf } from '../read/components.ts';
+import { instant } from '../read/instant.ts';
+import { refuseUnknownParts, sumsOf } from '../read/soldLines.ts';
 import { sellFromBins } from './sellFromBins.ts';
 
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
-
-/** Sales, the newest first; one of them by its number. */
+/** Every sale, the newest first: the books want all of them; one of them by its number. */
 async function saleRows(db: Db | Tx, number: string | null = null): Promise<SaleRow[]> {
   const { rows } = await db.execute<SaleRow & Record<string, unknown>>(sql`
     select s.id, s.number, s.state, s.client_id as "clientId", c.name as client, s.body, s.currency,
       s.net_cents::float8 as "netCents", s.tax_cents::float8 as "taxCents", s.total_cents::float8 as "totalCents",
       p.name as by, ${instant('s.created_at')} as "createdAt", ${instant('s.sold_at')} as "soldAt", s.ended_why as "endedWhy", s.version
     from counter_sale s join client c on c.id = s.client_id join person p on p.id = s.by_id
-    where ${number === null ? sql`true` : sql`s.number = ${number}`} order by s.number desc limit 1000`);
+    where ${number === null ? sql`true` : sql`s.number = ${number}`} order by s.created_at desc, s.number desc`);
   return rows;
 }
 
@@ -36,11 +34,6 @@ async function lockSale(tx: Tx, number: string, version: number) {
     throw new RuleBroken(`${number} is ${SALE_STATE_NAME[stored.state]}: it never changes.`);
   return stored;
 }
-
-const sumsOf = (body: OfferBody) => {
-  const { netCents, taxCents, totalCents } = offerSums(body);
-  return { netCents, taxCents, totalCents };
-};
 
 /** S26-007: the year, then how many there were in it. */
 async function nextNumber(tx: Tx, today: string): Promise<string> {
@@ -112,11 +105,8 @@ export const saleEndpoints = [
   serve(saleAddress.change, ({ change, params, body: { body, version } }) =>
     change(async ({ tx, log }) => {
       const stored = await lockSale(tx, params.sale, version);
-      const ids = body.lines.flatMap(({ componentId }) => (componentId === null ? [] : [componentId]));
-      const known = new Set((await componentsOf(tx, ids)).map(({ id }) => id));
-      body.lines.forEach(({ componentId, quantity, kind }, i) => {
-        if (componentId !== null && !known.has(componentId))
-          throw new BadInput({ [`body.lines.${i}.componentId`]: 'Choose a part from the catalogue.' });
+      await refuseUnknownParts(tx, body.lines, 'body.lines');
+      body.lines.forEach(({ quantity, kind }, i) => {
         if (kind === 'part' && !(quantity > 0 && Number.isInteger(quantity)))
           throw new BadInput({ [`body.lines.${i}.quantity`]: 'So many must be a whole number above nothing.' });
       });

@@ -6,6 +6,7 @@ import { one } from '../db/one.ts';
 import { serialItem } from '../db/schema/index.ts';
 import { BadInput } from '../problems.ts';
 import { holdsWord } from '../read/holdsWord.ts';
+import { instant } from '../read/instant.ts';
 import { quantityAt } from '../read/stock.ts';
 import { placeJson } from '../read/stockPlaceSql.ts';
 
@@ -31,8 +32,6 @@ export async function serialsInBin(tx: Tx, componentId: string, binId: string, {
     throw new BadInput({ serials: `Say which: ${plain} of those in this bin carry no number, ${quantity} are moved.` });
   return ids;
 }
-
-const instant = (column: string) => sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
 
 const GRADING = sql`json_build_object('id', g.id, 'day', g.day, 'capacityAh', g.capacity_ah, 'energyWh', g.energy_wh,
   'resistanceOhm', g.resistance_ohm, 'temperatureC', g.temperature_c, 'currentA', g.current_a, 'fromV', g.from_v, 'toV', g.to_v,

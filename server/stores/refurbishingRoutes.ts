@@ -26,6 +26,12 @@ async function lockOpen(tx: Tx, id: string) {
 export const refurbishingEndpoints = [
   serve(refurbishingAddress.begin, ({ change, params, body, person, now }) =>
     change(async ({ tx, log }) => {
+      const { componentId } = one(
+        await tx.select({ componentId: serialItem.componentId }).from(serialItem).where(eq(serialItem.id, params.id)),
+        'number',
+      );
+      // Its ledger first: whoever takes it out of its bin at this moment does so before or after, never between.
+      await lockStock(tx, componentId);
       const item = one(await tx.select().from(serialItem).where(eq(serialItem.id, params.id)).for('update'), 'number');
       const [place] = await tx.select().from(stockPlace).where(eq(stockPlace.id, item.placeId!));
       if (place?.kind !== 'bin')

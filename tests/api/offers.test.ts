@@ -424,3 +424,30 @@ test('ways are put beside one another and taken out', async () => {
   expect((await ilse.send('post', `/ways/${id}/drop`)).status).toBe(422);
   expect((await price(job.number)).ways).toEqual([]);
 });
+
+test('an offer with a kit that was withdrawn since is not accepted', async () => {
+  const job = await ilse.job('Hotel shuttle');
+  const { rows } = await sql("select id from kit_revision where state = 'released' order by id limit 1");
+  const revisionId = rows[0].id as string;
+  const chosen = await ilse.send('put', `/jobs/${job.number}/kit`, { revisionId, options: [], version: job.version });
+  expect(chosen.status).toBe(200);
+  const offer = await sent(job.number);
+  expect((await ilse.send('post', `/kit-revisions/${revisionId}/withdraw`, { why: 'a weld cracks' })).status).toBe(200);
+  expect((await accept(offer.id, offer.version)).body.detail).toMatch(/is withdrawn since: a new offer is needed/);
+  // The client may still say no, and the workshop take it back.
+  expect((await accept(offer.id, offer.version, { accepted: false, why: 'no kit' })).status).toBe(200);
+});
+
+test('a newer offer that takes the place of one leaves nothing to be done with the older', async () => {
+  const { number } = await ilse.job('Hotel shuttle');
+  const first = await sent(number);
+  const second = await sent(number);
+  const older = (await price(number)).offers.find(({ id }) => id === first.id)!;
+  expect(older).toMatchObject({ state: 'withdrawn', version: first.version + 1 });
+  const late = { why: 'never mind', version: first.version };
+  expect((await ilse.send('post', `/offers/${first.id}/withdraw`, late)).status).toBe(409);
+  expect((await accept(first.id, older.version)).body.detail).toMatch(/there is a newer one/);
+  expect((await ilse.send('post', `/offers/${second.id}/withdraw`, { ...late, version: second.version })).status).toBe(
+    200,
+  );
+});

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { NumberPage, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
 import type { BinLine, BinRow, ItemPage, ItemSheet, StocktakeRow } from '../../contract/stores.ts';
+import type { OfferLine } from '../../core/offer/offer.ts';
 import { dropLines, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -460,9 +461,23 @@ describe('what is the same, and what is over', () => {
   });
 });
 
+/** A sale of one piece, written and not sold yet. */
+const saleOf = async (componentId: string): Promise<string> => {
+  const { number } = (await jory.send('post', '/sales', { clientId: null, clientName: 'Pier Café', clientContact: '' }))
+    .body;
+  const { body: drafted } = await jory.get(`/sales/${number}`);
+  const line: OfferLine = {
+    ...{ key: `part ${componentId}`, kind: 'part', group: 'main', text: 'Charger', componentId },
+    ...{ skill: null, quantity: 1, unitCents: 64_000, addShare: 0, taxShare: 0.23, foreign: null, estimate: null },
+  };
+  await jory.send('put', `/sales/${number}`, { body: { ...drafted.body, lines: [line] }, version: 1 });
+  return number;
+};
+
 describe('refurbishing', () => {
   test('an order on a number: parts out of their bins, hours, the proof, its own warranty and true cost', async () => {
     await sql("update component set price_cents = 64000 where id = 'charger-33'");
+    await putOnHand(shop.pool(), 'charger-33', 5);
     await goodsIn({ serials: ['REF-1'] });
     const { rows } = await sql("select id from serial_item where serial = 'REF-1'");
     const id = rows[0].id as string;
@@ -486,6 +501,19 @@ describe('refurbishing', () => {
     expect((await sheet()).refurbishing[0]).toMatchObject({
       ...{ state: 'open', partsCents: 62_000, hoursCents: 14_500, totalCents: 91_500, hours: 2.5 },
     });
+    // Taken apart, it is nobody's to fit, sell or scrap.
+    const sale = await saleOf('charger-33');
+    const sell = (serial: string) =>
+      jory.send('post', `/sales/${sale}/sell`, {
+        serials: [{ componentId: 'charger-33', serials: [serial] }],
+        version: 2,
+      });
+    expect((await sell('REF-1')).body.detail).toMatch(/^REF-1 is being refurbished/);
+    const { rows: bins } = await sql('select place_id as id from serial_item where id = $1', [id]);
+    const scrapped = await jory.send('post', '/stores/items/charger-33/move', {
+      ...{ fromBinId: bins[0].id, toBinId: null, quantity: 1, serials: ['REF-1'], note: 'dropped' },
+    });
+    expect(scrapped.body.detail).toMatch(/being refurbished: it leaves its bin once/);
     const end = (more: object = {}) =>
       jory.send('post', `/refurbishing/${order}/end`, {
         ...{ good: true, ended: 'two hours at full load, 61 °C', warrantyUntil: '2027-11-20', version: 1, ...more },
@@ -498,9 +526,32 @@ describe('refurbishing', () => {
       warrantyUntil: '2027-11-20',
       refurbishing: [{ state: 'done', endedBy: 'Jory Opie' }],
     });
+    expect((await sell('REF-1')).status).toBe(200);
     const used = await sql(
       "select b.quantity from stock_balance b join stock_place p on p.id = b.place_id where p.kind = 'refurbishing' and b.component_id = 'cable-70'",
     );
     expect(used.rows).toEqual([{ quantity: 2 }]);
+  });
+  test('begun and sold at the same moment, a number is one of the two', async () => {
+    await putOnHand(shop.pool(), 'charger-33', 8);
+    for (const serial of ['REF-2', 'REF-3', 'REF-4']) {
+      await goodsIn({ serials: [serial] });
+      const { rows } = await sql('select id from serial_item where serial = $1', [serial]);
+      const sale = await saleOf('charger-33');
+      const [begun, sold] = await Promise.all([
+        jory.send('post', `/stores/numbers/${rows[0].id}/refurbishing`, { what: 'new seals', boughtCents: null }),
+        ilse.send('post', `/sales/${sale}/sell`, {
+          serials: [{ componentId: 'charger-33', serials: [serial] }],
+          version: 2,
+        }),
+      ]);
+      expect([begun.status === 200, sold.status === 200].filter(Boolean)).toHaveLength(1);
+      const { rows: at } = await sql(
+        `select p.kind, exists (select 1 from refurbishing r where r.serial_id = i.id and r.state = 'open') as open
+         from serial_item i join stock_place p on p.id = i.place_id where i.id = $1`,
+        [rows[0].id],
+      );
+      expect(at).toEqual([begun.status === 200 ? { kind: 'bin', open: true } : { kind: 'client', open: false }]);
+    }
   });
 });

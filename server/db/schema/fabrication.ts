@@ -1,11 +1,9 @@
 import { sql } from 'drizzle-orm';
-import { check, index, integer, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { check, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { FABRICATION_STATES } from '../../../core/fabrication/fabrication.ts';
+import { at, oneOf } from './columns.ts';
 import { job } from './jobs.ts';
 import { person } from './people.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 
 /** A part that is made in the house for a job, with its drawing among the files. */
 export const fabrication = pgTable(

@@ -9,16 +9,14 @@ import {
   jsonb,
   pgTable,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { KitContent, KitLine, StageTemplate } from '../../../core/kit/kit.ts';
+import { at } from './columns.ts';
 import { component, model } from './library.ts';
 import { person } from './people.ts';
 import { client } from './vehicles.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
 
 export const kit = pgTable(
   'kit',

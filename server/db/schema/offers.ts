@@ -1,6 +1,5 @@
 import { sql } from 'drizzle-orm';
 import {
-  bigint,
   boolean,
   check,
   date,
@@ -10,21 +9,17 @@ import {
   jsonb,
   pgTable,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import type { WishEffect } from '../../../core/offer/effect.ts';
 import { ADDITION_STATES, type ForeignPrice, OFFER_STATES, type OfferBody } from '../../../core/offer/offer.ts';
+import { at, cents, oneOf } from './columns.ts';
 import { file } from './files.ts';
 import { design, job } from './jobs.ts';
 import { kitRevision } from './kits.ts';
 import { person } from './people.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const cents = (name: string) => bigint(name, { mode: 'number' });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 
 /** Who answered, when, from where: by the name that was typed. Null while nobody has. */
 const answer = {

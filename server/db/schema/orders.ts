@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
   check,
-  date,
   doublePrecision,
   index,
   integer,
@@ -9,20 +8,16 @@ import {
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { type FittedBy, ORDER_FITTERS, ORDER_KINDS, ORDER_PAPERS, ORDER_STATES } from '../../../core/order/order.ts';
+import { at, day, oneOf } from './columns.ts';
 import { job } from './jobs.ts';
 import { kit, kitRevision } from './kits.ts';
 import { component, variant } from './library.ts';
 import { person } from './people.ts';
 import { client } from './vehicles.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const day = (name: string) => date(name, { mode: 'string' });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 
 /** A kit that goes out: sold with one revision and its options, fitted by somebody else or by several. */
 export const kitOrder = pgTable(

@@ -2,24 +2,19 @@ import { sql } from 'drizzle-orm';
 import {
   bigserial,
   check,
-  date,
   index,
   integer,
   jsonb,
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { PURCHASE_STATES } from '../../../core/buying/purchase.ts';
+import { at, day, oneOf } from './columns.ts';
 import { component, supplier } from './library.ts';
 import { person } from './people.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const day = (name: string) => date(name, { mode: 'string' });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 
 /** What is bought of one supplier in one go. */
 export const purchase = pgTable(

@@ -1,24 +1,10 @@
 import { sql } from 'drizzle-orm';
-import {
-  bigint,
-  check,
-  date,
-  doublePrecision,
-  index,
-  integer,
-  pgTable,
-  text,
-  timestamp,
-  uniqueIndex,
-  uuid,
-} from 'drizzle-orm/pg-core';
+import { check, date, doublePrecision, index, integer, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { REFURBISHING_STATES } from '../../../core/stores/refurbishing.ts';
+import { at, cents } from './columns.ts';
 import { component } from './library.ts';
 import { person } from './people.ts';
 import { serialItem } from './stock.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const cents = (name: string) => bigint(name, { mode: 'number' });
 
 /** An order on a numbered thing: to make it good again, so that its true cost is known. One at a time. */
 export const refurbishing = pgTable(

@@ -1,25 +1,10 @@
 import { sql } from 'drizzle-orm';
-import {
-  bigint,
-  boolean,
-  check,
-  date,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  text,
-  timestamp,
-  uuid,
-} from 'drizzle-orm/pg-core';
+import { boolean, check, date, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import type { OfferBody } from '../../../core/offer/offer.ts';
 import { SALE_STATES } from '../../../core/offer/sale.ts';
+import { at, cents, oneOf } from './columns.ts';
 import { person } from './people.ts';
 import { client, vehicle } from './vehicles.ts';
-
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const cents = (name: string) => bigint(name, { mode: 'number' });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 
 /** Sold over the counter: parts, one box, or advice, without a vehicle. Once sold it never changes (a trigger holds it). */
 export const counterSale = pgTable(

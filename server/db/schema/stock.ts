@@ -10,19 +10,17 @@ import {
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { MOVE_KINDS, STOCK_PLACE_KINDS } from '../../../core/stores/ledger.ts';
 import { SERIAL_ORIGINS } from '../../../core/stores/serials.ts';
+import { at, oneOf } from './columns.ts';
 import { file } from './files.ts';
 import { job, partLine } from './jobs.ts';
 import { component, stockPlace } from './library.ts';
 import { person } from './people.ts';
 
-const at = (name: string) => timestamp(name, { withTimezone: true });
-const oneOf = (words: readonly string[]) => sql.raw(words.map((word) => `'${word}'`).join(', '));
 const KINDS: [string, ...string[]] = [...STOCK_PLACE_KINDS];
 
 /**

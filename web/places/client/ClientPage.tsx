@@ -1,14 +1,11 @@
-import { Fragment, useEffect } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { Fragment } from 'react';
 import { type ClientSheet, clientPageAddress } from '../../../contract/clientPage.ts';
-import type { House } from '../../../contract/session.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { fileUrl } from '../../data/client.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useOfAddress } from '../../data/resources.ts';
-import { chooseHouse, useSession } from '../../data/session.tsx';
+import { useLinked } from '../../data/linked.ts';
 import { Panel } from '../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
@@ -18,15 +15,7 @@ import { OfferCard } from './OfferCard.tsx';
 
 /** The page of a client: made for a telephone, opened by its link alone. */
 export default function ClientPage() {
-  const { token = '' } = useParams();
-  const { houses } = useSession();
-  const [search] = useSearchParams();
-  const meant = search.get('house');
-  const elsewhere = houses !== null && (meant === 'own' || meant === 'sample') && meant !== houses.here;
-  useEffect(() => {
-    if (elsewhere) chooseHouse(meant as House, location.pathname + location.search);
-  }, [elsewhere, meant]);
-  const { data: sheet, error } = useOfAddress(clientPageAddress.look, elsewhere ? null : { token });
+  const { token, data: sheet, error } = useLinked(clientPageAddress.look);
   return (
     <main className="fitter client-page">
       {error && (

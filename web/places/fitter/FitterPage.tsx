@@ -1,13 +1,10 @@
-import { useEffect, useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useState } from 'react';
 import { type FitterSheet, fitterAddress } from '../../../contract/fitting.ts';
-import type { House } from '../../../contract/session.ts';
 import { fitterHours, fitterStages } from '../../../core/order/fitting.ts';
 import { formatHours } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useOfAddress } from '../../data/resources.ts';
-import { chooseHouse, useSession } from '../../data/session.tsx';
+import { useLinked } from '../../data/linked.ts';
 import { Panel } from '../../widgets/Panel.tsx';
 import { SafetyNote } from '../../widgets/SafetyNote.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
@@ -18,15 +15,7 @@ import { SignPanel } from './SignPanel.tsx';
 
 /** The page of whoever fits a kit far away: made for a telephone, opened by its link alone. */
 export default function FitterPage() {
-  const { token = '' } = useParams();
-  const { houses } = useSession();
-  const [search] = useSearchParams();
-  const meant = search.get('house');
-  const elsewhere = houses !== null && (meant === 'own' || meant === 'sample') && meant !== houses.here;
-  useEffect(() => {
-    if (elsewhere) chooseHouse(meant as House, location.pathname + location.search);
-  }, [elsewhere, meant]);
-  const { data: sheet, error } = useOfAddress(fitterAddress.look, elsewhere ? null : { token });
+  const { token, data: sheet, error } = useLinked(fitterAddress.look);
   return (
     <main className="fitter">
       {error && (

@@ -1,25 +1,15 @@
-import { useEffect, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { invitationAddress } from '../../../contract/people.ts';
-import type { House } from '../../../contract/session.ts';
-import { useOfAddress } from '../../data/resources.ts';
-import { begin, chooseHouse, useSession } from '../../data/session.tsx';
+import { useLinked } from '../../data/linked.ts';
+import { begin } from '../../data/session.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 
 /** Where an invitation leads: a password of one's own, and in. */
 export default function InvitationPage() {
-  const { token = '' } = useParams();
-  const { houses } = useSession();
-  const [search] = useSearchParams();
-  // The link says which of two workshops it is for; whoever opens it may have been in the other one.
-  const meant = search.get('house');
-  const elsewhere = houses !== null && (meant === 'own' || meant === 'sample') && meant !== houses.here;
-  useEffect(() => {
-    if (elsewhere) chooseHouse(meant as House, location.pathname + location.search);
-  }, [elsewhere, meant]);
-  const { data: invited, error } = useOfAddress(invitationAddress.look, elsewhere ? null : { token });
+  const { token, data: invited, error } = useLinked(invitationAddress.look);
   const navigate = useNavigate();
   const [password, setPassword] = useState('');
   const form = useChecked(invitationAddress.take, { token }, { password });

@@ -1,5 +1,5 @@
 import { FilePdfOutlined } from '@ant-design/icons';
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { hasRole } from '../../../contract/rights.ts';
 import { type SaleRow, saleAddress } from '../../../contract/sales.ts';
@@ -18,8 +18,8 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { NumbersInput } from '../../widgets/NumbersInput.tsx';
 import { LinesEditor } from '../../widgets/offer/LinesEditor.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
-import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { WithReason } from '../../widgets/WithReason.tsx';
 
 /** One sale: what it comes to, written until it is sold; parts go out of their bins when it is. */
 export function SalePanel({ sale }: { sale: SaleRow }) {
@@ -163,29 +163,12 @@ function Selling({ sale }: { sale: SaleRow }) {
   );
 }
 
-function GiveUp({ sale }: { sale: SaleRow }) {
-  const [open, setOpen] = useState(false);
-  const [why, setWhy] = useState('');
-  const form = useChecked(saleAddress.cancel, { sale: sale.number }, { why, version: sale.version });
-  return (
-    <Popover
-      trigger="click"
-      open={open}
-      onOpenChange={setOpen}
-      content={
-        <EntryForm
-          small
-          save="Give it up"
-          busy={form.busy}
-          refusal={form.refusal}
-          style={{ width: 230 }}
-          onSave={() => void form.save().then((saved) => saved && setOpen(false))}
-        >
-          <TextField label="Why" value={why} onChange={setWhy} fault={form.faults.why} />
-        </EntryForm>
-      }
-    >
-      <Button type="text">Give it up …</Button>
-    </Popover>
-  );
-}
+const GiveUp = ({ sale }: { sale: SaleRow }) => (
+  <WithReason
+    asks="Give it up …"
+    save="Give it up"
+    address={saleAddress.cancel}
+    params={{ sale: sale.number }}
+    body={(why) => ({ why, version: sale.version })}
+  />
+);

@@ -1,16 +1,12 @@
-import { Button, Popover } from 'antd';
-import { useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
 import type { PriceSheet } from '../../../../contract/offers.ts';
 import { formatHours } from '../../../../core/quantity/format.ts';
 import { BASIS_NAME, money } from '../../../../wording/offers.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
-import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { Fold } from '../../../widgets/Fold.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
-import { TextField } from '../../../widgets/TextField.tsx';
-import { useChecked } from '../../../widgets/useChecked.ts';
+import { WithReason } from '../../../widgets/WithReason.tsx';
 import { useOpenJob } from '../openJob.ts';
 
 /** What can be told to somebody who only asks: price and time of finished jobs like it. */
@@ -61,34 +57,16 @@ export function BracketPanel({ bracket }: { bracket: PriceSheet['bracket'] }) {
 /** An enquiry that is not taken on: told with its reason, which stays to be read. */
 function DeclineEnquiry() {
   const { job } = useOpenJob('job');
-  const [open, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
-  const form = useChecked(
-    jobAddress.state,
-    { number: job.number },
-    { state: 'cancelled', reason, version: job.version },
-  );
   return (
-    <Popover
-      trigger="click"
-      open={open}
-      onOpenChange={setOpen}
-      content={
-        <EntryForm
-          small
-          save="Decline it"
-          busy={form.busy}
-          refusal={form.refusal}
-          style={{ width: 250 }}
-          onSave={() => void form.save().then((saved) => saved && setOpen(false))}
-        >
-          <TextField label="Why it is not taken on" value={reason} onChange={setReason} fault={form.faults.reason} />
-        </EntryForm>
-      }
-    >
-      <Button size="small" style={{ justifySelf: 'start' }}>
-        Decline the enquiry …
-      </Button>
-    </Popover>
+    <WithReason
+      asks="Decline the enquiry …"
+      button={{ size: 'small', type: 'default', style: { justifySelf: 'start' } }}
+      field="reason"
+      label="Why it is not taken on"
+      save="Decline it"
+      address={jobAddress.state}
+      params={{ number: job.number }}
+      body={(reason) => ({ state: 'cancelled' as const, reason, version: job.version })}
+    />
   );
 }

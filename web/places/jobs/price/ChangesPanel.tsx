@@ -15,7 +15,7 @@ import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
 import { AnswerChange } from './AnswerOffer.tsx';
 import { ChangeEditor } from './ChangeEditor.tsx';
-import { EndOffer } from './EndOffer.tsx';
+import { EndChange } from './EndOffer.tsx';
 import { NewWish } from './NewWish.tsx';
 
 const MARK: Record<AdditionRow['state'], Mark> = {
@@ -171,7 +171,7 @@ export function ChangesPanel({ sheet }: { sheet: PriceSheet }) {
                       </>
                     )}
                     {row.state === 'priced' && <AnswerChange row={row} />}
-                    {(row.state === 'asked' || row.state === 'priced') && <EndOffer row={row} of="change" />}
+                    {(row.state === 'asked' || row.state === 'priced') && <EndChange row={row} />}
                   </span>
                 ) : null,
               ),

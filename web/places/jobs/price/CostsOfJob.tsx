@@ -1,4 +1,4 @@
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { type ActualSheet, offerAddress } from '../../../../contract/offers.ts';
 import { dayText } from '../../../../wording/dates.ts';
@@ -12,6 +12,7 @@ import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useChecked } from '../../../widgets/useChecked.ts';
+import { WithReason } from '../../../widgets/WithReason.tsx';
 import { useOpenJob } from '../openJob.ts';
 
 /** What other firms and odd things have cost, entered as their invoices come. */
@@ -102,31 +103,13 @@ function NewCost({ number, done }: { number: string; done: () => void }) {
   );
 }
 
-function DropCost({ id }: { id: string }) {
-  const [open, setOpen] = useState(false);
-  const [why, setWhy] = useState('');
-  const form = useChecked(offerAddress.dropCost, { id }, { why });
-  return (
-    <Popover
-      trigger="click"
-      open={open}
-      onOpenChange={setOpen}
-      content={
-        <EntryForm
-          small
-          save="Take it out"
-          busy={form.busy}
-          refusal={form.refusal}
-          style={{ width: 230 }}
-          onSave={() => void form.save().then((saved) => saved && setOpen(false))}
-        >
-          <TextField label="Why" value={why} onChange={setWhy} fault={form.faults.why} />
-        </EntryForm>
-      }
-    >
-      <Button size="small" type="text">
-        Take out …
-      </Button>
-    </Popover>
-  );
-}
+const DropCost = ({ id }: { id: string }) => (
+  <WithReason
+    asks="Take out …"
+    button={{ size: 'small' }}
+    save="Take it out"
+    address={offerAddress.dropCost}
+    params={{ id }}
+    body={(why) => ({ why })}
+  />
+);
