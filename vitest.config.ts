@@ -19,6 +19,8 @@ export default defineConfig({
     globalSetup: ['tests/api/template.ts'],
     // Building the page has set it to production, in which React keeps nothing for tests.
     env: { NODE_ENV: 'test', WORK: 'off' },
+    // Both of the two cores of the landing machine: much of a test's time is the database's.
+    maxWorkers: 2,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

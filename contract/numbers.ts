@@ -41,6 +41,8 @@ export interface NumberRow {
   readonly pack: string | null;
   readonly graded: GradingRow | null;
   readonly warrantyUntil: string | null;
+  /** An order to make it good again is in hand: it stays in its bin until that is over. */
+  readonly beingRefurbished: boolean;
 }
 
 export interface NumberPage {

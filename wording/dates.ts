@@ -20,3 +20,5 @@ export const weekdayAndDay = (iso: string, timeZone: string): string => at(iso, 
 export const dayOf = (instant: string | Date, timeZone: string): string => at(instant, timeZone).format('YYYY-MM-DD');
 /** A calendar day, "2026-12-09", as "9 Dec". */
 export const dayText = (isoDate: string): string => dayjs.utc(isoDate).format('D MMM');
+/** With the year: for what lasts years, as a warranty does. */
+export const dayAndYear = (isoDate: string): string => dayjs.utc(isoDate).format('D MMM YYYY');

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import type { NumberRow } from '../contract/numbers.ts';
 import { MOVE_KINDS } from '../core/stores/ledger.ts';
 import { arrivalText, deskMessageText, inCurrency } from './purchases.ts';
-import { MOVE_KIND_NAME, placeSays, stockText } from './stores.ts';
+import { MOVE_KIND_NAME, numberChoice, placeSays, stockText } from './stores.ts';
 
 describe('where something is, as people say it', () => {
   test.each([
@@ -19,6 +20,14 @@ describe('where something is, as people say it', () => {
     const names = MOVE_KINDS.map((kind) => MOVE_KIND_NAME[kind]);
     expect(new Set(names).size).toBe(MOVE_KINDS.length);
   });
+});
+
+test('a number to choose says where it lies, what it holds, and what holds it back', () => {
+  const place = { kind: 'bin', name: 'A1', jobNumber: null };
+  const row = { serial: 'M-7', place, graded: null, forJob: null, beingRefurbished: false } as unknown as NumberRow;
+  expect(numberChoice(row)).toEqual({ value: 'M-7', label: 'M-7, A1' });
+  const all = { ...row, graded: { capacityAh: 61.4 }, forJob: '26-104', beingRefurbished: true } as NumberRow;
+  expect(numberChoice(all).label).toBe('M-7, A1, 61.4 Ah, held for 26-104, being refurbished');
 });
 
 test('pieces are counted, lengths told in metres to the centimetre', () => {

@@ -1,3 +1,4 @@
+import type { NumberRow } from '../contract/numbers.ts';
 import type { StockPlaceName } from '../contract/stores.ts';
 import type { MoveKind } from '../core/stores/ledger.ts';
 import type { SerialOrigin } from '../core/stores/serials.ts';
@@ -41,3 +42,16 @@ const NNBSP = '\u202f';
 /** A quantity of stores: "12", or metres to the centimetre where it is kept by length. */
 export const stockText = (quantity: number, unitSize: number): string =>
   unitSize === 1 ? String(quantity) : `${Number((quantity / unitSize).toFixed(2))}${NNBSP}m`;
+
+/** A number to choose: where it lies, what it holds, and what it is wanted or worked on for. */
+export const numberChoice = (row: NumberRow): { value: string; label: string } => ({
+  value: row.serial,
+  label: [
+    ...[row.serial, placeSays(row.place)],
+    row.graded && `${row.graded.capacityAh} Ah`,
+    row.forJob && `held for ${row.forJob}`,
+    row.beingRefurbished && 'being refurbished',
+  ]
+    .filter(Boolean)
+    .join(', '),
+});

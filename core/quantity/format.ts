@@ -69,6 +69,10 @@ export function formatQuantity(base: number, kind: QuantityKind, set: UnitSet, o
   const shown = toShown(base, kind, set);
   const number = formatNumber(shown, options.digits ?? unit.digits);
   const sign = options.signed && shown > 0 ? '+' : '';
-  if (kind === 'money') return `${sign}${unit.symbol}${SPACE}${number}`;
+  // The sign stands before the currency: "− € 0.05".
+  if (kind === 'money')
+    return number.startsWith('−')
+      ? `−${SPACE}${unit.symbol}${SPACE}${number.slice(1)}`
+      : `${sign}${unit.symbol}${SPACE}${number}`;
   return unit.symbol ? `${sign}${number}${SPACE}${unit.symbol}` : `${sign}${number}`;
 }

@@ -37,6 +37,7 @@ describe('formatting', () => {
   ])('%d with %d decimals', (value, digits, text) => expect(formatNumber(value, digits)).toBe(text));
   test('money, signs, hours and days', () => {
     expect(formatQuantity(1_906_600, 'money', 'metric')).toBe('€\u00a019\u202f066');
+    expect(formatQuantity(-5, 'money', 'metric', { digits: 2 })).toBe('−\u00a0€\u00a00.05');
     expect(formatQuantity(12, 'mass', 'metric', { signed: true })).toBe('+12\u00a0kg');
     expect(formatQuantity(Number.NaN, 'mass', 'metric')).toBe('–');
     expect(formatHours(7.999)).toBe('8\u00a0h\u00a000');

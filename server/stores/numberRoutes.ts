@@ -28,6 +28,7 @@ const NUMBER_HEAD = [
     'Resistance ohm',
     'Graded on',
     'Warranty until',
+    'Being refurbished',
   ],
 ];
 const numberCells = (row: NumberRow) => [
@@ -39,6 +40,7 @@ const numberCells = (row: NumberRow) => [
     placeSays(row.place),
   ],
   ...[row.forJob, row.pack, row.graded?.capacityAh, row.graded?.resistanceOhm, row.graded?.day, row.warrantyUntil],
+  row.beingRefurbished ? 'yes' : '',
 ];
 
 const RECALL_HEAD = ['Client', 'Contact', 'Vehicle', 'Job', 'Kit order', 'Where', 'What', 'Numbers'];

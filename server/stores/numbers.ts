@@ -42,7 +42,8 @@ const ROW = sql`i.id, i.serial, i.component_id as "componentId", c.name as compo
   (select j.number from part_line l join job j on j.id = l.job_id where l.id = i.part_line_id) as "forJob",
   (select k.name from pack_module m join pack k on k.id = m.pack_id where m.serial_id = i.id and m.until is null) as pack,
   (select ${GRADING} from grading g where g.serial_id = i.id order by g.day desc, g.at desc limit 1) as graded,
-  i.warranty_until as "warrantyUntil"`;
+  i.warranty_until as "warrantyUntil",
+  exists (select from refurbishing r where r.serial_id = i.id and r.state = 'open') as "beingRefurbished"`;
 const FROM = sql`serial_item i join component c on c.id = i.component_id join stock_place p on p.id = i.place_id`;
 
 type Row = NumberRow & Record<string, unknown>;

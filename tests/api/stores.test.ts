@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { beforeAll, describe, expect, test } from 'vitest';
-import type { NumberPage, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
+import type { NumberPage, NumberRow, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
 import type { BinLine, BinRow, ItemPage, ItemSheet, StocktakeRow } from '../../contract/stores.ts';
 import type { OfferLine } from '../../core/offer/offer.ts';
 import { dropLines, putOnHand } from './stock.ts';
@@ -501,6 +501,10 @@ describe('refurbishing', () => {
     expect((await sheet()).refurbishing[0]).toMatchObject({
       ...{ state: 'open', partsCents: 62_000, hoursCents: 14_500, totalCents: 91_500, hours: 2.5 },
     });
+    const inBins = async () =>
+      ((await ilse.get('/stores/items/charger-33/numbers')).body as NumberRow[]).find((row) => row.id === id);
+    expect(await inBins()).toMatchObject({ beingRefurbished: true });
+    expect((await ilse.get('/stores/numbers.csv')).text).toMatch(/REF-1,.*,yes\r?\n/);
     // Taken apart, it is nobody's to fit, sell or scrap.
     const sale = await saleOf('charger-33');
     const sell = (serial: string) =>
@@ -522,6 +526,7 @@ describe('refurbishing', () => {
     expect((await end({ ended: '' })).body.fields).toHaveProperty('ended');
     expect((await end()).status).toBe(200);
     expect((await end({ version: 2 })).body.detail).toMatch(/is over/);
+    expect(await inBins()).toMatchObject({ beingRefurbished: false });
     expect(await sheet()).toMatchObject({
       warrantyUntil: '2027-11-20',
       refurbishing: [{ state: 'done', endedBy: 'Jory Opie' }],

@@ -174,8 +174,10 @@ test('one job from brief to signed check', async ({ page, address }) => {
       await page.getByRole('button', { name: 'Clock on' }).click();
       await expect(page.getByRole('button', { name: 'Clock off' })).toBeVisible();
       for (const step of steps) {
-        if (typeof step === 'string') await page.getByRole('button', { name: `Done: ${step}` }).click();
-        else {
+        if (typeof step === 'string') {
+          await page.getByRole('button', { name: `Done: ${step}` }).click();
+          await expect(page.getByRole('button', { name: `Again: ${step}` })).toBeVisible();
+        } else {
           await page.getByLabel(step[0], { exact: true }).fill(step[1]);
           await page.getByRole('button', { name: `Enter ${step[0]}` }).click();
         }

@@ -1,4 +1,6 @@
-import type { Visitor } from '../api/workshop.ts';
+import type pg from 'pg';
+import type { JobSheet } from '../../contract/job.ts';
+import type { Visitor, Workshop } from '../api/workshop.ts';
 
 /** How many of ten may succeed, and how many events they leave. */
 export type Outcome =
@@ -16,4 +18,20 @@ export interface Case {
   readonly events?: number;
   /** Puts things as they must be before each volley, and gives address and the i-th body. */
   readonly prepare: () => Promise<{ path: string; body: (i: number) => object; who?: Visitor }>;
+}
+
+/** A workshop and three people in it; what the cases of addresses stand on. */
+export interface Ground {
+  readonly shop: Workshop;
+  readonly pool: () => pg.Pool;
+  readonly sql: (text: string, values?: unknown[]) => Promise<pg.QueryResult>;
+  readonly ilse: () => Visitor;
+  readonly soren: () => Visitor;
+  readonly jory: () => Visitor;
+  /** The job most is done to. */
+  readonly van: () => Promise<JobSheet>;
+  readonly onJob: (
+    rest: string,
+    body: (job: JobSheet, i: number) => object,
+  ) => Promise<{ path: string; body: (i: number) => object }>;
 }

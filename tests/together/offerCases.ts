@@ -1,16 +1,9 @@
-import type pg from 'pg';
 import type { ClientSheet } from '../../contract/clientPage.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { AdditionRow, OfferRow, PriceSheet } from '../../contract/offers.ts';
 import type { SaleRow } from '../../contract/sales.ts';
 import type { Visitor } from '../api/workshop.ts';
-import type { Case } from './case.ts';
-
-interface Ground {
-  readonly pool: () => pg.Pool;
-  readonly ilse: () => Visitor;
-  readonly jory: () => Visitor;
-}
+import type { Case, Ground } from './case.ts';
 
 let made = 0;
 /** The word of a link nobody has used yet. */

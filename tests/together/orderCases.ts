@@ -1,17 +1,9 @@
-import type pg from 'pg';
 import type { OrderSheet } from '../../contract/orders.ts';
 import { dispatchNeeds } from '../../core/order/dispatch.ts';
 import { DISPATCH_NEED_NAME } from '../../wording/orders.ts';
 import { putAllOnHand } from '../api/stock.ts';
 import type { Visitor } from '../api/workshop.ts';
-import type { Case } from './case.ts';
-
-interface Ground {
-  readonly pool: () => pg.Pool;
-  readonly sql: (text: string, values?: unknown[]) => Promise<{ rows: Record<string, string>[] }>;
-  readonly ilse: () => Visitor;
-  readonly jory: () => Visitor;
-}
+import type { Case, Ground } from './case.ts';
 
 const word = () => Math.random().toString(36).slice(2).padEnd(31, 'x').slice(0, 31);
 const PROMISED = '2099-03-01';

@@ -1,18 +1,11 @@
-import type pg from 'pg';
 import type { NeedSheet } from '../../contract/needs.ts';
 import type { NumberSheet, PackRow } from '../../contract/numbers.ts';
 import type { PurchaseSheet } from '../../contract/purchases.ts';
 import type { BinRow, ItemSheet } from '../../contract/stores.ts';
 import type { SupplierRow } from '../../contract/suppliers.ts';
 import { dropLines, putOnHand } from '../api/stock.ts';
-import type { Visitor } from '../api/workshop.ts';
-import type { Case } from './case.ts';
+import type { Case, Ground } from './case.ts';
 
-interface Ground {
-  readonly pool: () => pg.Pool;
-  readonly ilse: () => Visitor;
-  readonly jory: () => Visitor;
-}
 type Prepared = Awaited<ReturnType<Case['prepare']>>;
 
 let made = 0;

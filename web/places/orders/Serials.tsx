@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { numbersAddress } from '../../../contract/numbers.ts';
 import { orderAddress } from '../../../contract/orders.ts';
 import type { OrderLine } from '../../../core/order/order.ts';
+import { numberChoice } from '../../../wording/stores.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { NumbersInput } from '../../widgets/NumbersInput.tsx';
@@ -61,9 +62,7 @@ function Entry({ line, done }: { line: OrderLine; done: () => void }) {
         label={`Serial numbers of ${line.name}, each with Enter`}
         value={serials}
         onChange={setSerials}
-        known={(there ?? [])
-          .filter(({ forJob }) => forJob === null)
-          .map((one) => ({ value: one.serial, label: `${one.serial}, ${one.place.name}` }))}
+        known={(there ?? []).filter(({ forJob }) => forJob === null).map(numberChoice)}
         fault={fault}
       />
     </EntryForm>

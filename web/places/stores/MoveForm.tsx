@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { numbersAddress } from '../../../contract/numbers.ts';
 import { type ItemSheet, storesAddress } from '../../../contract/stores.ts';
+import { numberChoice } from '../../../wording/stores.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { Choice } from '../../widgets/Choice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -74,10 +75,7 @@ export function MoveForm({ item, done }: { item: ItemSheet; done: () => void }) 
           onlyKnown
           value={serials}
           onChange={setSerials}
-          known={there.map((one) => ({
-            value: one.serial,
-            label: `${one.serial}${one.forJob ? `, held for ${one.forJob}` : ''}`,
-          }))}
+          known={there.map(numberChoice)}
           fault={form.faults.serials}
         />
       )}

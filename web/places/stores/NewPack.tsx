@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { numbersAddress } from '../../../contract/numbers.ts';
+import { numberChoice } from '../../../wording/stores.ts';
 import { useLibrary, useOfAddress } from '../../data/resources.ts';
 import { ComponentChoice } from '../../widgets/ComponentChoice.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
@@ -16,7 +17,7 @@ export function NewPack({ done }: { done: () => void }) {
   const [note, setNote] = useState('');
   const [serials, setSerials] = useState<string[]>([]);
   const { data } = useOfAddress(numbersAddress.inBins, componentId ? { component: componentId } : null);
-  const free = (data ?? []).filter(({ pack }) => pack === null);
+  const free = (data ?? []).filter(({ pack, beingRefurbished }) => pack === null && !beingRefurbished);
   const serialIds = serials.flatMap((serial) => free.find((one) => one.serial === serial)?.id ?? []);
   const form = useChecked(numbersAddress.makePack, {}, { name, note, serialIds });
   if (!shelves) return null;
@@ -49,10 +50,7 @@ export function NewPack({ done }: { done: () => void }) {
         onlyKnown
         value={serials}
         onChange={setSerials}
-        known={free.map((one) => ({
-          value: one.serial,
-          label: `${one.serial}, ${one.place.name}${one.graded ? `, ${one.graded.capacityAh} Ah` : ''}`,
-        }))}
+        known={free.map(numberChoice)}
         fault={form.faults.serialIds}
       />
       <TextField label="Note" value={note} onChange={setNote} fault={form.faults.note} />

@@ -6,7 +6,7 @@ import { type GradingRow, type NumberEvent, type NumberSheet, numbersAddress } f
 import { hasRole } from '../../../contract/rights.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
-import { dayText } from '../../../wording/dates.ts';
+import { dayAndYear, dayText } from '../../../wording/dates.ts';
 import { MOVE_KIND_NAME, ORIGIN_NAME, placeSays } from '../../../wording/stores.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
@@ -77,12 +77,13 @@ export function NumberPanel({ id }: { id: string }) {
           )}
           {data.pack && `, pack ${data.pack}`}
           {data.forJob && data.place.kind === 'bin' && `, held for ${data.forJob}`}
+          {data.beingRefurbished && ', being refurbished'}
         </p>
         <p className="soft small">
           {[
             data.batch && `batch ${data.batch}`,
             `${ORIGIN_NAME[data.origin]} ${data.originNote}`.trim(),
-            data.warrantyUntil && `warranty until ${dayText(data.warrantyUntil)}`,
+            data.warrantyUntil && `warranty until ${dayAndYear(data.warrantyUntil)}`,
             data.note,
           ]
             .filter(Boolean)

@@ -93,6 +93,7 @@ function Found({ word, picked }: { word: string; picked: string | null }) {
               <>
                 {placeSays(row.place)}
                 {row.forJob && row.place.kind === 'bin' && <span className="soft">{`, held for ${row.forJob}`}</span>}
+                {row.beingRefurbished && <span className="soft">, being refurbished</span>}
               </>
             )),
             words('Batch', (row) => <span className="soft">{row.batch}</span>, { width: 70 }),

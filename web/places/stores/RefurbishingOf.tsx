@@ -4,7 +4,7 @@ import type { NumberSheet, RefurbishingRow } from '../../../contract/numbers.ts'
 import { refurbishingAddress } from '../../../contract/refurbishing.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { formatHours } from '../../../core/quantity/format.ts';
-import { dayText } from '../../../wording/dates.ts';
+import { dayAndYear } from '../../../wording/dates.ts';
 import { money } from '../../../wording/offers.ts';
 import { useLibrary } from '../../data/resources.ts';
 import { usePerson, useToday, useUnitSet } from '../../data/session.tsx';
@@ -53,13 +53,15 @@ function OneOrder({ order, newCents, may }: { order: RefurbishingRow; newCents: 
         <span className="strong">
           {order.what} <span className="soft small">{STATE[order.state]}</span>
         </span>
-        <span className={dearer ? 'stop strong' : 'strong'}>{money(order.totalCents, set)}</span>
+        {order.totalCents > 0 && (
+          <span className={dearer ? 'stop strong' : 'strong'}>{money(order.totalCents, set)}</span>
+        )}
       </div>
       <div className="soft small">
         {[
           order.boughtCents === null ? 'nobody has said what it had cost' : `had cost ${money(order.boughtCents, set)}`,
-          `parts ${money(order.partsCents, set)}`,
-          `${formatHours(order.hours)}, ${money(order.hoursCents, set)}`,
+          order.parts.length > 0 && `parts ${money(order.partsCents, set)}`,
+          order.hours > 0 && `${formatHours(order.hours)}, ${money(order.hoursCents, set)}`,
           newCents > 0 && `a new one ${money(newCents, set)}`,
         ]
           .filter(Boolean)
@@ -73,7 +75,7 @@ function OneOrder({ order, newCents, may }: { order: RefurbishingRow; newCents: 
       {order.ended && (
         <div className="small">
           {order.ended} <span className="soft">{order.endedBy}</span>
-          {order.warrantyUntil && `, own warranty until ${dayText(order.warrantyUntil)}`}
+          {order.warrantyUntil && `, own warranty until ${dayAndYear(order.warrantyUntil)}`}
         </div>
       )}
       {open && may && (

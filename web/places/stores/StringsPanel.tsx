@@ -35,7 +35,11 @@ export function StringsPanel({ module, rows, lines: all }: Props) {
   const [without, setWithout] = useState<readonly string[]>([]);
   const perString = line ? (strings ? line.quantity / strings : null) : typed;
   const usable = rows.filter(
-    (row) => row.graded !== null && row.pack === null && (row.forJob === null || row.forJob === line?.jobNumber),
+    (row) =>
+      row.graded !== null &&
+      row.pack === null &&
+      !row.beingRefurbished &&
+      (row.forJob === null || row.forJob === line?.jobNumber),
   );
   const known = usable.filter(({ serial }) => !without.includes(serial));
   const whole = perString !== null && Number.isInteger(perString) && perString > 0 && strings !== null && strings > 0;

@@ -4,6 +4,7 @@ import { numbersAddress } from '../../../../contract/numbers.ts';
 import { type PartLine, partAddress } from '../../../../contract/parts.ts';
 import { wantsSerials } from '../../../../core/order/order.ts';
 import { PART_STATES, type PartState } from '../../../../core/stores/partMove.ts';
+import { numberChoice } from '../../../../wording/stores.ts';
 import { PART_STATE_NAME } from '../../../../wording/work.ts';
 import { useOfAddress } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
@@ -117,10 +118,7 @@ function WhichOnes({ line, name, coming, serials, onChange }: WhichProps) {
         hideLabel
         value={serials}
         onChange={onChange}
-        known={free.map((one) => ({
-          value: one.serial,
-          label: `${one.serial}, ${one.place.name}${one.graded ? `, ${one.graded.capacityAh} Ah` : ''}${one.forJob ? ', held' : ''}`,
-        }))}
+        known={free.map(numberChoice)}
       />
       <div className="soft small">{`${serials.length} of ${line.quantity} named`}</div>
     </div>

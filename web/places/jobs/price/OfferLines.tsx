@@ -35,7 +35,7 @@ export function OfferLines({ body, before }: { body: OfferBody; before: OfferBod
           width: 52,
         }),
         figures('Offered', ({ sum }) => money(sum.netCents, set), { width: 100 }),
-        ...(before ? [figures('Since', ({ since }) => moneyChange(since ?? 0, set), { width: 100 })] : []),
+        ...(before ? [figures('Since', ({ since }) => (since ? moneyChange(since, set) : ''), { width: 100 })] : []),
       ]}
     />
   );

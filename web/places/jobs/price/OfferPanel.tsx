@@ -94,7 +94,8 @@ export function OfferPanel({ sheet, shown, before, onEdit, onMade }: Props) {
                 ? [
                     figures(
                       `Since offer ${before.number}`,
-                      ({ since }) => (since === null ? '' : moneyChange(since, set)),
+                      ({ since, strong }) =>
+                        since === null || (since === 0 && !strong) ? '' : moneyChange(since, set),
                       { width: 104 },
                     ),
                   ]

@@ -1,0 +1,3 @@
+import { tenAtOnce } from './tenAtOnce.ts';
+
+tenAtOnce('job', 'kit');
