@@ -41,6 +41,9 @@ export interface ClientChange extends ClientSums {
   readonly wish: string;
   readonly state: AdditionState;
   readonly effect: WishEffect | null;
+  readonly validUntil: string;
+  /** It has run out: it cannot be accepted any more. */
+  readonly over: boolean;
   readonly note: string;
   readonly pricedAt: string;
   readonly answered: Answered | null;

@@ -209,6 +209,7 @@ export const numbersAddress = {
   }),
   table: address({ method: 'get', path: '/stores/numbers.csv', may: 'viewer', answer: A_FILE }),
   one: address({ method: 'get', path: '/stores/numbers/:id', may: 'viewer', answer: answers<NumberSheet>() }),
+  label: address({ method: 'get', path: '/stores/numbers/:id/label.pdf', may: 'viewer', answer: A_FILE }),
   change: address({
     method: 'put',
     path: '/stores/numbers/:id',

@@ -28,6 +28,7 @@ import {
   whole,
 } from './fields.ts';
 import { CENTS, foreignPrice, offerBodySchema, offerLines } from './offerBody.ts';
+import type { MadeGoodRow } from './refurbishing.ts';
 
 /** Who answered what was laid before the client. */
 export interface Answered {
@@ -98,6 +99,8 @@ export interface WayRow {
   readonly options: readonly string[];
   readonly lvByClient: boolean;
   readonly moreCents: number;
+  /** A unit made good again, in place of a new one. */
+  readonly used: MadeGoodRow | null;
 }
 
 /** Everything the Price step of a job shows besides what it takes as it goes. */
@@ -177,7 +180,9 @@ export interface NewCost {
   readonly foreign: ForeignPrice | null;
   readonly day: string;
 }
-export type NewWay = Omit<WayRow, 'id'>;
+export interface NewWay extends Omit<WayRow, 'id' | 'used'> {
+  readonly serialId: string | null;
+}
 
 const LARGE: BodySize = { bytes: 400_000, bounds: { values: 20_000, depth: 10, text: 300_000 } };
 const wishText = text('Wish', 200).min(3).required();
@@ -310,6 +315,7 @@ export const offerAddress = {
       options: Joi.array().items(slug('Option')).max(20).unique().label('Options').required(),
       lvByClient: Joi.boolean().label('Low voltage by the client').required(),
       moreCents: whole('More or less', -CENTS, CENTS).required(),
+      serialId: uuid('Unit made good again').allow(null).default(null),
     }).custom((way: NewWay, helpers) =>
       (way.designId === null) === (way.revisionId === null)
         ? faultAt(helpers, 'designId', 'Design', 'or a kit is needed, one of both')

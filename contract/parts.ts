@@ -15,6 +15,8 @@ export interface PartLine {
   readonly due: string | null;
   /** Numbers of the pieces that are held, picked or fitted, as far as they carry any. */
   readonly serials: readonly string[];
+  /** Batches of those pieces, as far as they are known. */
+  readonly batches: readonly string[];
   readonly pickedBy: string | null;
   readonly pickedAt: string | null;
   readonly fittedBy: string | null;

@@ -35,7 +35,20 @@ export interface RefurbishingEnd {
   readonly version: number;
 }
 
+/** A numbered unit that was made good again, or is being: what it truly costs beside a new one. */
+export interface MadeGoodRow {
+  readonly serialId: string;
+  readonly serial: string;
+  readonly componentId: string;
+  readonly component: string;
+  /** The order is in hand still: its cost is what went in so far. */
+  readonly open: boolean;
+  readonly totalCents: number;
+  readonly newCents: number;
+}
+
 export const refurbishingAddress = {
+  list: address({ method: 'get', path: '/stores/made-good', may: 'viewer', answer: answers<MadeGoodRow[]>() }),
   begin: address({
     method: 'post',
     path: '/stores/numbers/:id/refurbishing',

@@ -89,6 +89,7 @@ export interface BinRow {
   readonly closed: boolean;
   readonly countedAt: string | null;
   readonly countedBy: string | null;
+  readonly version: number;
 }
 
 export interface BinLine {
@@ -130,6 +131,10 @@ const binSchema = Joi.object<BinBody, true>({
   name: text('Bin', 40).min(1).required(),
   closed: Joi.boolean().label('Given up').required(),
 });
+export interface BinChange extends BinBody {
+  readonly version: number;
+}
+const binChangeSchema = (binSchema as Joi.ObjectSchema).keys({ version }) as Joi.ObjectSchema<BinChange>;
 
 /** How a component is kept: its bin, when to order again, by the piece or by length. */
 export interface KeepingBody {
@@ -236,6 +241,7 @@ export const storesAddress = {
   item: address({ method: 'get', path: '/stores/items/:component', may: 'viewer', answer: answers<ItemSheet>() }),
   table: address({ method: 'get', path: '/stores/items.csv', may: 'viewer', answer: A_FILE }),
   moves: address({ method: 'get', path: '/stores/items/:component/moves.csv', may: 'viewer', answer: A_FILE }),
+  label: address({ method: 'get', path: '/stores/items/:component/label.pdf', may: 'viewer', answer: A_FILE }),
   keep: address({
     method: 'put',
     path: '/stores/items/:component',
@@ -259,6 +265,7 @@ export const storesAddress = {
     answer: answers<{ readonly lines: number }>(),
   }),
   bins: address({ method: 'get', path: '/stores/bins', may: 'viewer', answer: answers<BinRow[]>() }),
+  binLabels: address({ method: 'get', path: '/stores/bins/labels.pdf', may: 'viewer', answer: A_FILE }),
   addBin: address({
     method: 'post',
     path: '/stores/bins',
@@ -270,8 +277,8 @@ export const storesAddress = {
     method: 'put',
     path: '/stores/bins/:id',
     may: 'manager',
-    body: binSchema,
-    answer: answers<Made>(),
+    body: binChangeSchema,
+    answer: answers<Versioned>(),
   }),
   inBin: address({ method: 'get', path: '/stores/bins/:id/contents', may: 'viewer', answer: answers<BinLine[]>() }),
   count: address({

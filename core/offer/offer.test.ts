@@ -220,11 +220,16 @@ test('ways: low-voltage work by the client takes its hours and what they are sol
     sale: { marginShare: 0.2, contingencyShare: 0, taxShare: 0.2, roundToCents: 1 },
     energyCentsYear: 40_000,
   };
-  const here = wayCost(ground, { lvByClient: false, moreCents: 0 }, 10);
-  const shared = wayCost(ground, { lvByClient: true, moreCents: 0 }, 10);
+  const here = wayCost(ground, { lvByClient: false, moreCents: 0, insteadCents: 0 }, 10);
+  const shared = wayCost(ground, { lvByClient: true, moreCents: 0, insteadCents: 0 }, 10);
   expect(here).toEqual({ priceCents: 1_800_000, hours: 50, keptCents: 2_200_000 });
   expect(shared).toEqual({ priceCents: 1_800_000 - times(58_000, 1.2), hours: 40, keptCents: 2_130_400 });
-  expect(wayCost({ ...ground, partsCents: null }, { lvByClient: false, moreCents: 0 }, 10)).toMatchObject({
+  // 2 500.00 made good again against 4 000.00 new: 1 500.00 less, with margin and tax on it.
+  const used = wayCost(ground, { lvByClient: false, moreCents: 0, insteadCents: 250_000 - 400_000 }, 10);
+  expect(used.priceCents).toBe(1_800_000 - 150_000 * 1.2 * 1.2);
+  expect(
+    wayCost({ ...ground, partsCents: null }, { lvByClient: false, moreCents: 0, insteadCents: 0 }, 10),
+  ).toMatchObject({
     ...{ priceCents: null, keptCents: null },
   });
 });

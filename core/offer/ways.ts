@@ -17,6 +17,8 @@ export interface WayChoice {
   readonly lvByClient: boolean;
   /** Typed beside: a unit bought used, a favour; before tax, may be below zero. */
   readonly moreCents: number;
+  /** What a unit made good again truly costs against the new one it stands for; 0 without one. */
+  readonly insteadCents: number;
 }
 
 export interface WayCost {
@@ -27,11 +29,13 @@ export interface WayCost {
 }
 
 /** What a way comes to: price with margin, contingency and tax, and what it costs over the years it is kept. */
-export function wayCost(ground: WayGround, { lvByClient, moreCents }: WayChoice, years: number): WayCost {
+export function wayCost(ground: WayGround, { lvByClient, moreCents, insteadCents }: WayChoice, years: number): WayCost {
   const { partsCents, labourCents, hours, lowVoltage, sale, energyCentsYear } = ground;
   const labour = labourCents === null ? null : labourCents - (lvByClient ? lowVoltage.cents : 0);
   const priceCents =
-    partsCents === null || labour === null ? null : salePrice(partsCents, labour + moreCents, sale).totalCents;
+    partsCents === null || labour === null
+      ? null
+      : salePrice(Math.max(partsCents + insteadCents, 0), labour + moreCents, sale).totalCents;
   return {
     priceCents,
     hours: hours === null ? null : hours - (lvByClient ? lowVoltage.hours : 0),

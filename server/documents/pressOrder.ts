@@ -7,6 +7,7 @@ import type { ResolveInput } from '../../core/design/resolve.ts';
 import type { CoverLine } from '../../core/fit/cover.ts';
 import type { OfferPaper } from './offerPdf.ts';
 import type { Print } from './paper.ts';
+import type { StockLabel } from './stockLabelsPdf.ts';
 import type { WayBackVehicle } from './wayBackPdf.ts';
 
 /** What the press can make. Plain data only: it crosses to another thread. */
@@ -18,7 +19,13 @@ export type PressOrder =
       readonly print: Print;
     }
   | { readonly paper: 'packing' | 'labels' | 'fitting'; readonly order: OrderSheet; readonly print: Print }
-  | { readonly paper: 'purchase' | 'stockLabels'; readonly order: PurchaseSheet; readonly print: Print }
+  | { readonly paper: 'purchase'; readonly order: PurchaseSheet; readonly print: Print }
+  | {
+      readonly paper: 'stockLabels';
+      readonly title: string;
+      readonly labels: readonly StockLabel[];
+      readonly print: Print;
+    }
   | { readonly paper: 'offer'; readonly offer: OfferPaper; readonly print: Print }
   | { readonly paper: 'signOff'; readonly job: JobSheet; readonly print: Print }
   | {

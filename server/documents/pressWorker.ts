@@ -25,7 +25,7 @@ export default function make(order: PressOrder): Promise<Uint8Array> {
     case 'purchase':
       return purchasePdf(order.order, order.print);
     case 'stockLabels':
-      return stockLabelsPdf(order.order, order.print);
+      return stockLabelsPdf(order.title, order.labels, order.print);
     case 'offer':
       return offerPdf(order.offer, order.print);
     case 'fitting':

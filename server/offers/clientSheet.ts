@@ -82,7 +82,8 @@ export async function clientSheet(
       .filter(({ state, pricedAt }) => pricedAt !== null && state !== 'withdrawn')
       .map(({ id, number, wish, state, body, currency, netCents, totalCents, effect, pricedAt, answered }) => ({
         ...{ id, number, wish, state, currency, netCents, totalCents, effect, answered, pricedAt: pricedAt! },
-        ...{ note: body.note, lines: linesFor(body, workshop), rates: ratesFor(body) },
+        ...{ validUntil: body.validUntil, over: state === 'priced' && body.validUntil < today, note: body.note },
+        ...{ lines: linesFor(body, workshop), rates: ratesFor(body) },
       })),
     questions: questions.map(({ answeredBy: _, ...question }) => question),
     pictures: await releasedPictures(db, stored.id),

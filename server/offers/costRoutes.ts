@@ -7,6 +7,7 @@ import { design, jobCost, jobWay, kitRevision } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { jobByNumber } from '../read/jobs.ts';
+import { madeGood } from '../read/madeGood.ts';
 import { actualSheet } from './actualSheet.ts';
 
 const MOST_WAYS = 12;
@@ -74,6 +75,8 @@ export const costEndpoints = [
         const [known] = await tx.select().from(kitRevision).where(eq(kitRevision.id, body.revisionId));
         if (!known) throw new BadInput({ revisionId: 'There is no such kit revision.' });
       }
+      if (body.serialId && (await madeGood(tx, 0, [body.serialId])).length === 0)
+        throw new BadInput({ serialId: 'Nobody has made this unit good again.' });
       const there = await tx.$count(jobWay, and(eq(jobWay.jobId, stored.id), isNull(jobWay.droppedAt)));
       if (there >= MOST_WAYS) throw new RuleBroken(`${MOST_WAYS} ways are enough to compare: take one out first.`);
       const { id } = made(

@@ -9,6 +9,7 @@ import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
+import { hourCostOf } from '../read/madeGood.ts';
 import { partOf } from '../read/sheet.ts';
 import { finishedJobs } from './finished.ts';
 import { offerGround } from './ground.ts';
@@ -53,7 +54,7 @@ export async function priceSheet(
   return {
     ...{ offers, fresh, hours, bracket },
     additions: await additionsNow(db, stored, workshop, today),
-    ways: await waysOf(db, stored.id),
+    ways: await waysOf(db, stored.id, hourCostOf(workshop)),
     ground: {
       estimatedHours: hours?.hours ?? 0,
       rateCents: workshop.rateCents,

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { AdditionRow, CostRow, OfferRow, WayRow } from '../../contract/offers.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { instant } from '../read/instant.ts';
+import { madeGood } from '../read/madeGood.ts';
 
 const ANSWERED = sql`case when o.state in ('accepted', 'declined') then json_build_object('at', ${instant('o.answered_at')},
   'by', o.answered_by, 'onPage', coalesce(o.answered_from, '') <> '', 'why', o.answered_why) end`;
@@ -30,11 +31,20 @@ export async function additionsOf(db: Db | Tx, jobId: string): Promise<AdditionR
   return rows;
 }
 
-export async function waysOf(db: Db | Tx, jobId: string): Promise<WayRow[]> {
-  const { rows } = await db.execute<WayRow & Record<string, unknown>>(sql`
+export async function waysOf(db: Db | Tx, jobId: string, hourCents: number): Promise<WayRow[]> {
+  const { rows } = await db.execute<Omit<WayRow, 'used'> & { serialId: string | null } & Record<string, unknown>>(sql`
     select id, name, design_id as "designId", revision_id as "revisionId", options, lv_by_client as "lvByClient",
-      more_cents::float8 as "moreCents" from job_way where job_id = ${jobId} and dropped_at is null order by at, id`);
-  return rows;
+      more_cents::float8 as "moreCents", serial_id as "serialId"
+    from job_way where job_id = ${jobId} and dropped_at is null order by at, id`);
+  const units = await madeGood(
+    db,
+    hourCents,
+    rows.flatMap(({ serialId }) => serialId ?? []),
+  );
+  return rows.map(({ serialId, ...row }) => ({
+    ...row,
+    used: units.find((unit) => unit.serialId === serialId) ?? null,
+  }));
 }
 
 export async function costsOf(db: Db | Tx, jobId: string): Promise<CostRow[]> {

@@ -1,15 +1,17 @@
 import { eq, sql } from 'drizzle-orm';
-import type { Response } from 'express';
 import type { NewPurchase } from '../../contract/purchaseBodies.ts';
-import { purchaseAddress } from '../../contract/purchases.ts';
+import { type PurchaseSheet, purchaseAddress } from '../../contract/purchases.ts';
 import { outstanding } from '../../core/buying/purchase.ts';
 import { toCsv } from '../../wording/csv.ts';
+import { dayText } from '../../wording/dates.ts';
 import { PURCHASE_STATE_NAME } from '../../wording/purchases.ts';
 import { stockText } from '../../wording/stores.ts';
 import type { Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, purchase, purchaseLine, purchaseReturn, supplier } from '../db/schema/index.ts';
 import { printFor } from '../documents/printFor.ts';
+import { sendPdf } from '../documents/sendPdf.ts';
+import type { StockLabel } from '../documents/stockLabelsPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
@@ -50,9 +52,22 @@ async function judge(tx: Tx, body: NewPurchase, own: string): Promise<void> {
 const putLines = (tx: Tx, purchaseId: string, { lines }: NewPurchase) =>
   tx.insert(purchaseLine).values(lines.map((line, i) => ({ ...line, purchaseId, position: i + 1 })));
 
-function sendPdf(res: Response, name: string, body: Buffer): undefined {
-  res.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${name}"`).send(body);
-}
+/** Of what came, one a line of each delivery: the code names the part and its order. */
+const labelsOf = (order: PurchaseSheet): StockLabel[] =>
+  order.receipts.flatMap((receipt) =>
+    receipt.lines
+      .filter(({ good }) => good > 0)
+      .map((line) => {
+        const of = order.lines.find(({ id }) => id === line.lineId)!;
+        return {
+          title: line.name,
+          says: `${stockText(line.good, line.unitSize)} · ${of.partNumber || of.componentId}`,
+          beside: `${order.supplier}, ${order.number}, note ${receipt.note}, ${dayText(receipt.at.slice(0, 10))}`,
+          for: of.forJobs.length > 0 ? `for ${of.forJobs.join(', ')}` : '',
+          code: `${of.componentId} ${order.number}`,
+        };
+      }),
+  );
 
 const LIST_HEAD = [
   'Order',
@@ -107,7 +122,11 @@ export const purchaseEndpoints = [
     const order = await purchaseSheet(db, params.purchase, today);
     if (order.receipts.length === 0) throw new RuleBroken('Nothing of it has come yet: labels are of what came.');
     const print = printFor(workshop, person, now());
-    return sendPdf(res, `${order.number}-labels.pdf`, await press.print({ paper: 'stockLabels', order, print }));
+    return sendPdf(
+      res,
+      `${order.number}-labels.pdf`,
+      await press.print({ paper: 'stockLabels', title: `Labels ${order.number}`, labels: labelsOf(order), print }),
+    );
   }),
   serve(purchaseAddress.add, ({ change, body, person, workshop, today, now }) =>
     change(async ({ tx, log }) => {

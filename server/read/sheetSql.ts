@@ -96,6 +96,7 @@ const PART_SQL = {
     `json_build_object('id', l.id, 'componentId', l.component_id, 'quantity', l.quantity, 'from', l."from",
       'packedIn', l.packed_in, 'state', l.state, 'due', l.due, 'version', l.version,
       'serials', (select coalesce(json_agg(i.serial order by i.serial), '[]'::json) from serial_item i where i.part_line_id = l.id),
+      'batches', (select coalesce(json_agg(distinct i.batch order by i.batch), '[]'::json) from serial_item i where i.part_line_id = l.id and i.batch <> ''),
       'pickedBy', (select q.name from person q where q.id = l.picked_by_id), 'pickedAt', ${instantText('l.picked_at')},
       'fittedBy', p.name, 'fittedAt', ${instantText('l.fitted_at')})`,
     'part_line l join component k on k.id = l.component_id left join person p on p.id = l.fitted_by_id where l.job_id = j.id',

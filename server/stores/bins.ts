@@ -11,9 +11,9 @@ import { book, lockStock, placeOf, quantityAt } from '../read/stock.ts';
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 
 /** Every bin with how much is in it and when it was last counted. */
-export async function binRows(db: Db): Promise<BinRow[]> {
+export async function binRows(db: Db | Tx): Promise<BinRow[]> {
   const { rows } = await db.execute<BinRow & Record<string, unknown>>(sql`
-    select p.id, p.name, p.closed,
+    select p.id, p.name, p.closed, p.version,
       (select count(*)::int from stock_balance b where b.place_id = p.id and b.quantity > 0) as items,
       to_char(k.at at time zone 'UTC', ${sql.raw(ISO)}) as "countedAt", k.name as "countedBy"
     from stock_place p left join lateral (

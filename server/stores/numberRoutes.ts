@@ -1,13 +1,15 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { type NumberRow, numbersAddress, type RecallAnswer } from '../../contract/numbers.ts';
-import type { Workshop } from '../../contract/workshop.ts';
 import { toCsv } from '../../wording/csv.ts';
 import { ORIGIN_NAME, placeSays } from '../../wording/stores.ts';
 import type { StoredJob } from '../change.ts';
 import { one } from '../db/one.ts';
 import { job, pack, serialItem } from '../db/schema/index.ts';
+import { printFor } from '../documents/printFor.ts';
+import { sendPdf } from '../documents/sendPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { hourCostOf } from '../read/madeGood.ts';
 import { lockStock, newSerial, notInUse, placeOf, withoutNumber } from '../read/stock.ts';
 import { binOf } from './bins.ts';
 import { allNumbers, numberPage, numberSheet, numbersInBins } from './numbers.ts';
@@ -49,23 +51,32 @@ const recallCells = (row: RecallAnswer['rows'][number]) => [
   ...[row.where === 'house' ? 'here' : 'with the client', row.component, row.serials.join(' ')],
 ];
 
-/** What an hour costs the workshop, or is sold for where nobody has set it. */
-const hourCents = ({ practice, rateCents }: Workshop): number => practice.hourCostCents ?? rateCents;
-
 export const numberEndpoints = [
   serve(numbersAddress.page, ({ db, params }) => numberPage(db, Number(params.page), null)),
   serve(numbersAddress.find, ({ db, params }) => numberPage(db, Number(params.page), params.word)),
   serve(numbersAddress.table, async ({ db, res }) =>
     sendCsv(res, 'numbers.csv', toCsv(NUMBER_HEAD, (await allNumbers(db)).map(numberCells))),
   ),
-  serve(numbersAddress.one, ({ db, params, workshop }) => numberSheet(db, params.id, hourCents(workshop))),
+  serve(numbersAddress.one, ({ db, params, workshop }) => numberSheet(db, params.id, hourCostOf(workshop))),
+  serve(numbersAddress.label, async ({ db, params, workshop, person, now, press, res }) => {
+    const row = await numberSheet(db, params.id, hourCostOf(workshop));
+    const label = {
+      ...{ title: row.serial, says: row.component, code: row.serial, for: row.forJob ? `for ${row.forJob}` : '' },
+      beside: [row.batch && `batch ${row.batch}`, row.graded && `${row.graded.capacityAh} Ah, ${row.graded.day}`]
+        .filter(Boolean)
+        .join(', '),
+    };
+    const print = printFor(workshop, person, now());
+    const pdf = await press.print({ paper: 'stockLabels', title: `Label ${row.serial}`, labels: [label], print });
+    return sendPdf(res, 'label.pdf', pdf);
+  }),
   serve(numbersAddress.change, ({ change, params, workshop, body: { version: seen, ...body } }) =>
     change(async ({ tx, log }) => {
       const stored = one(
         await tx.select().from(serialItem).where(eq(serialItem.id, params.id)).for('update'),
         'number',
       );
-      if (stored.version !== seen) throw new Stale(await numberSheet(tx, stored.id, hourCents(workshop)));
+      if (stored.version !== seen) throw new Stale(await numberSheet(tx, stored.id, hourCostOf(workshop)));
       const version = stored.version + 1;
       await tx
         .update(serialItem)

@@ -13,6 +13,7 @@ import {
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
+import { hourCostOf, madeGood } from '../read/madeGood.ts';
 import { book, lockStock, outOfBins, placeOf } from '../read/stock.ts';
 
 /** An open order on a numbered thing, locked. */
@@ -24,6 +25,7 @@ async function lockOpen(tx: Tx, id: string) {
 }
 
 export const refurbishingEndpoints = [
+  serve(refurbishingAddress.list, ({ db, workshop }) => madeGood(db, hourCostOf(workshop))),
   serve(refurbishingAddress.begin, ({ change, params, body, person, now }) =>
     change(async ({ tx, log }) => {
       const { componentId } = one(

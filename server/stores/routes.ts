@@ -5,6 +5,8 @@ import { toCsv } from '../../wording/csv.ts';
 import { MOVE_KIND_NAME, placeSays, stockText } from '../../wording/stores.ts';
 import { made, one } from '../db/one.ts';
 import { component, stockBalance, stockMove, stockPlace } from '../db/schema/index.ts';
+import { printFor } from '../documents/printFor.ts';
+import { sendPdf } from '../documents/sendPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
@@ -61,6 +63,17 @@ export const storesEndpoints = [
       `${id}-moves.csv`,
       toCsv(['At', 'By', 'What', 'Quantity', 'From', 'To', 'Numbers', 'Note'], cells),
     );
+  }),
+  serve(storesAddress.label, async ({ db, params, workshop, person, now, press, res }) => {
+    const item = await itemSheet(db, params.component);
+    const bins = item.places.filter(({ place }) => place.kind === 'bin').map(({ place }) => place.name);
+    const label = {
+      ...{ title: item.name, says: [item.partNumber || item.id, item.supplier].filter(Boolean).join(' · ') },
+      ...{ beside: bins.length > 0 ? `kept in ${bins.join(', ')}` : '', for: '', code: item.id },
+    };
+    const print = printFor(workshop, person, now());
+    const pdf = await press.print({ paper: 'stockLabels', title: `Label ${item.name}`, labels: [label], print });
+    return sendPdf(res, 'label.pdf', pdf);
   }),
   serve(storesAddress.keep, ({ change, params, body }) =>
     change(async ({ tx, log }) => {
@@ -140,6 +153,17 @@ export const storesEndpoints = [
     }),
   ),
   serve(storesAddress.bins, ({ db }) => binRows(db)),
+  serve(storesAddress.binLabels, async ({ db, workshop, person, now, press, res }) => {
+    const bins = (await binRows(db)).filter(({ closed }) => !closed);
+    if (bins.length === 0) throw new RuleBroken('There is no bin yet to label.');
+    const labels = bins.map(({ name }) => ({ title: name, says: '', beside: workshop.name, for: '', code: name }));
+    const print = printFor(workshop, person, now());
+    return sendPdf(
+      res,
+      'bins.pdf',
+      await press.print({ paper: 'stockLabels', title: 'Labels of bins', labels, print }),
+    );
+  }),
   serve(storesAddress.addBin, ({ change, body }) =>
     change(async ({ tx, log }) => {
       // One at a time: a name is taken by the first.
@@ -155,10 +179,11 @@ export const storesEndpoints = [
       return { id };
     }),
   ),
-  serve(storesAddress.changeBin, ({ change, params, body }) =>
+  serve(storesAddress.changeBin, ({ change, params, body: { version: seen, ...body } }) =>
     change(async ({ tx, log }) => {
       await tx.execute(sql`select pg_advisory_xact_lock(4417041)`);
       const before = await binOf(tx, params.id, 'no key update');
+      if (before.version !== seen) throw new Stale((await binRows(tx)).find(({ id }) => id === before.id));
       await refuseSameBin(tx, body.name, before.id);
       if (body.closed) {
         const [left] = await tx
@@ -174,9 +199,13 @@ export const storesEndpoints = [
           .limit(1);
         if (own) throw new RuleBroken(`${own.name} is put into this bin when it comes in. Give it another one first.`);
       }
-      await tx.update(stockPlace).set(body).where(eq(stockPlace.id, before.id));
+      const version = before.version + 1;
+      await tx
+        .update(stockPlace)
+        .set({ ...body, version })
+        .where(eq(stockPlace.id, before.id));
       await log({ what: `changed bin ${before.name}`, resource: 'stock', id: before.id, before, after: body });
-      return { id: before.id };
+      return { version };
     }),
   ),
   serve(storesAddress.inBin, ({ db, params }) => inBin(db, params.id)),

@@ -422,6 +422,20 @@ test('ways are put beside one another and taken out', async () => {
   expect((await price(job.number)).ways).toMatchObject([{ id, lvByClient: true }]);
   expect((await ilse.send('post', `/ways/${id}/drop`)).status).toBe(200);
   expect((await ilse.send('post', `/ways/${id}/drop`)).status).toBe(422);
+  // A unit made good again stands for a new one: at what it truly cost.
+  const line = { componentId: 'charger-33', quantity: 1, serials: ['WAY-1'], batch: '', binId: null };
+  await ilse.send('post', '/stores/goods-in', { note: '', origin: 'delivery', lines: [line] });
+  const { rows } = await sql("select id from serial_item where serial = 'WAY-1'");
+  const serialId = rows[0].id as string;
+  const withUnit = { revisionId: job.kit!.revisionId, serialId };
+  expect((await way(withUnit)).body.fields.serialId).toMatch(/made this unit good again/);
+  const order = { what: 'new fan', boughtCents: 15_000 };
+  await ilse.send('post', `/stores/numbers/${serialId}/refurbishing`, order);
+  const unit = { serialId, serial: 'WAY-1', componentId: 'charger-33', open: true, totalCents: 15_000 };
+  expect((await ilse.get('/stores/made-good')).body).toMatchObject([unit]);
+  const second = (await way(withUnit)).body.id;
+  expect((await price(job.number)).ways).toMatchObject([{ used: unit }]);
+  await ilse.send('post', `/ways/${second}/drop`);
   expect((await price(job.number)).ways).toEqual([]);
 });
 

@@ -68,7 +68,7 @@ test('nothing lies in a bin that was given up, whoever is first', async () => {
   for (let i = 0; i < 8; i++) {
     const bin = await ilse.send('post', '/stores/bins', { name: `Z${i}`, closed: false });
     const [closed, moved] = await Promise.all([
-      ilse.send('put', `/stores/bins/${bin.body.id}`, { name: `Z${i}`, closed: true }),
+      ilse.send('put', `/stores/bins/${bin.body.id}`, { name: `Z${i}`, closed: true, version: 1 }),
       jory.send('post', '/stores/items/hv-label-set/move', {
         ...{ fromBinId: from, toBinId: bin.body.id, quantity: 1, serials: [], note: '' },
       }),
@@ -504,6 +504,14 @@ describe('refurbishing', () => {
     const inBins = async () =>
       ((await ilse.get('/stores/items/charger-33/numbers')).body as NumberRow[]).find((row) => row.id === id);
     expect(await inBins()).toMatchObject({ beingRefurbished: true });
+    for (const path of [
+      `/stores/numbers/${id}/label.pdf`,
+      '/stores/items/charger-33/label.pdf',
+      '/stores/bins/labels.pdf',
+    ]) {
+      const label = await ilse.get(path).buffer(true);
+      expect([label.status, label.headers['content-type']], path).toEqual([200, 'application/pdf']);
+    }
     expect((await ilse.get('/stores/numbers.csv')).text).toMatch(/REF-1,.*,yes\r?\n/);
     // Taken apart, it is nobody's to fit, sell or scrap.
     const sale = await saleOf('charger-33');

@@ -181,11 +181,11 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
       },
     },
     'put /stores/bins/:id': {
-      ...{ same: 'all', different: 'all' },
+      ...{ same: 'one', different: 'one' },
       prepare: async () => {
         const run = word();
         const { body } = await ilse().send('post', '/stores/bins', { name: run, closed: false });
-        return { path: `/stores/bins/${body.id}`, body: (i) => ({ name: `${run} ${i}`, closed: false }) };
+        return { path: `/stores/bins/${body.id}`, body: (i) => ({ name: `${run} ${i}`, closed: false, version: 1 }) };
       },
     },
     'post /stores/bins/:id/count': {

@@ -102,6 +102,7 @@ const part = (state: 'missing' | 'ordered' | 'inStores' | 'fitted') => ({
   state,
   due: null,
   serials: [],
+  batches: [],
   pickedBy: null,
   pickedAt: null,
   fittedBy: null,

@@ -132,6 +132,7 @@ export const stockPlace = pgTable(
     /** The job, vehicle, supplier or client it stands for; empty for bins, scrap and counts. */
     of: text('of').notNull().default(''),
     closed: boolean('closed').notNull().default(false),
+    version: integer('version').notNull().default(1),
   },
   (t) => [
     uniqueIndex('stock_place_once').on(t.kind, t.of).where(sql`${t.kind} <> 'bin'`),

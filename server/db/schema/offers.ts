@@ -20,6 +20,7 @@ import { file } from './files.ts';
 import { design, job } from './jobs.ts';
 import { kitRevision } from './kits.ts';
 import { person } from './people.ts';
+import { serialItem } from './stock.ts';
 
 /** Who answered, when, from where: by the name that was typed. Null while nobody has. */
 const answer = {
@@ -233,6 +234,8 @@ export const jobWay = pgTable(
     options: text('options').array().notNull().default([]),
     lvByClient: boolean('lv_by_client').notNull().default(false),
     moreCents: cents('more_cents').notNull().default(0),
+    /** A unit made good again, in place of a new one. */
+    serialId: uuid('serial_id').references(() => serialItem.id),
     byId: uuid('by_id')
       .notNull()
       .references(() => person.id),
@@ -244,6 +247,7 @@ export const jobWay = pgTable(
     index('job_way_design').on(t.designId),
     index('job_way_revision').on(t.revisionId),
     index('job_way_by').on(t.byId),
+    index('job_way_serial').on(t.serialId),
     check('job_way_one', sql`(${t.designId} is null) <> (${t.revisionId} is null)`),
   ],
 );

@@ -1,5 +1,6 @@
 import { type ClientChange, clientPageAddress } from '../../../contract/clientPage.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
+import { dayText } from '../../../wording/dates.ts';
 import { ADDITION_STATE_NAME, effectTexts } from '../../../wording/offers.ts';
 import { inCurrency } from '../../../wording/purchases.ts';
 import { Fold } from '../../widgets/Fold.tsx';
@@ -17,12 +18,12 @@ interface Props {
 /** A change as its client reads it: what it costs and what it does to range, mass and the day. */
 export function ChangeCard({ token, change, set: own, name }: Props) {
   const set = inCurrency(own, change.currency);
-  const open = change.state === 'priced';
+  const open = change.state === 'priced' && !change.over;
   const does = change.effect && effectTexts(change.effect, set);
   return (
     <Panel
       title={`Change ${change.number}: ${change.wish}`}
-      aside={open ? 'waits for you' : ADDITION_STATE_NAME[change.state]}
+      aside={change.over ? 'has run out' : open ? 'waits for you' : ADDITION_STATE_NAME[change.state]}
     >
       <div className="in stack" data-client-change={change.number} data-state={change.state}>
         {change.note && <p>{change.note}</p>}
@@ -46,6 +47,7 @@ export function ChangeCard({ token, change, set: own, name }: Props) {
             <SumOf of={change} set={set} />
           </Fold>
         )}
+        {change.over && <p>It stood until {dayText(change.validUntil)}. Ask for it to be priced anew.</p>}
         <AnsweredLine answered={change.answered} state={change.state} />
         {open && (
           <AnswerForm

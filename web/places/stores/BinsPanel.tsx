@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined, QrcodeOutlined } from '@ant-design/icons';
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { hasRole } from '../../../contract/rights.ts';
@@ -6,6 +6,7 @@ import { type BinRow, storesAddress } from '../../../contract/stores.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayAndTime } from '../../../wording/dates.ts';
 import { stockText } from '../../../wording/stores.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet, useWorkshop } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
@@ -26,18 +27,25 @@ export function BinsPanel() {
       <Panel
         title="Bins"
         aside={
-          hasRole(role, storesAddress.addBin.may) && (
-            <Button size="small" icon={<PlusOutlined />} onClick={() => setEditing('new')}>
-              Set one up
-            </Button>
-          )
+          <span className="row">
+            {(data ?? []).some(({ closed }) => !closed) && (
+              <Button size="small" icon={<QrcodeOutlined />} href={fileUrl(storesAddress.binLabels, {})}>
+                Labels
+              </Button>
+            )}
+            {hasRole(role, storesAddress.addBin.may) && (
+              <Button size="small" icon={<PlusOutlined />} onClick={() => setEditing('new')}>
+                Set one up
+              </Button>
+            )}
+          </span>
         }
       >
         <div className="in stack">
           {editing && (
             <BinForm
               key={editing === 'new' ? 'new' : editing.id}
-              bin={editing === 'new' ? null : editing}
+              bin={editing === 'new' ? null : ((data ?? []).find(({ id }) => id === editing.id) ?? editing)}
               done={() => setEditing(null)}
             />
           )}
@@ -77,7 +85,11 @@ function BinForm({ bin, done }: { bin: BinRow | null; done: () => void }) {
   const [name, setName] = useState(bin?.name ?? '');
   const [closed, setClosed] = useState(bin?.closed ?? false);
   const adding = useChecked(storesAddress.addBin, {}, { name, closed });
-  const changing = useChecked(storesAddress.changeBin, { id: bin?.id ?? '' }, { name, closed });
+  const changing = useChecked(
+    storesAddress.changeBin,
+    { id: bin?.id ?? '' },
+    { name, closed, version: bin?.version ?? 1 },
+  );
   const form = bin ? changing : adding;
   return (
     <EntryForm

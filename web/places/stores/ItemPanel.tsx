@@ -1,4 +1,4 @@
-import { CloseOutlined, TableOutlined } from '@ant-design/icons';
+import { CloseOutlined, QrcodeOutlined, TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -62,6 +62,14 @@ export function ItemPanel({ id }: { id: string }) {
               Bin and levels
             </Button>
           )}
+          <Button
+            size="small"
+            icon={<QrcodeOutlined />}
+            href={fileUrl(storesAddress.label, { component: id })}
+            aria-label={`Label of ${data.name}`}
+          >
+            Label
+          </Button>
           <Button
             size="small"
             icon={<TableOutlined />}

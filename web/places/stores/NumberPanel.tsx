@@ -1,4 +1,4 @@
-import { CloseOutlined } from '@ant-design/icons';
+import { CloseOutlined, QrcodeOutlined } from '@ant-design/icons';
 import { Button, Timeline } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -8,6 +8,7 @@ import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
 import { dayAndYear, dayText } from '../../../wording/dates.ts';
 import { MOVE_KIND_NAME, ORIGIN_NAME, placeSays } from '../../../wording/stores.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { Conflict } from '../../widgets/Conflict.tsx';
@@ -92,13 +93,21 @@ export function NumberPanel({ id }: { id: string }) {
         {noting ? (
           <NoteForm sheet={data} done={() => setNoting(false)} />
         ) : (
-          hasRole(role, numbersAddress.change.may) && (
-            <div>
+          <div className="row">
+            {hasRole(role, numbersAddress.change.may) && (
               <Button size="small" onClick={() => setNoting(true)}>
                 Batch, warranty, note
               </Button>
-            </div>
-          )
+            )}
+            <Button
+              size="small"
+              icon={<QrcodeOutlined />}
+              href={fileUrl(numbersAddress.label, { id })}
+              aria-label={`Label of ${data.serial}`}
+            >
+              Label
+            </Button>
+          </div>
         )}
         <RefurbishingOf sheet={data} />
         <Timeline

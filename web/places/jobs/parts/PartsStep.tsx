@@ -77,7 +77,12 @@ function Standing({ line }: { line: PartLine }) {
         <span className="soft">{`${stock} free in stores, ${part?.leadDays ?? 0} days to get`}</span>
       )}
       {line.state === 'inStores' && <span className="soft">held for {job.number}</span>}
-      {line.serials.length > 0 && <div className="soft small">{numbersText(line.serials)}</div>}
+      {line.serials.length > 0 && (
+        <div className="soft small">
+          {numbersText(line.serials)}
+          {line.batches.length > 0 && `; batch ${line.batches.join(', ')}`}
+        </div>
+      )}
       {sending.problem && <div className="fault">{sending.problem.detail}</div>}
       {conflict}
     </>

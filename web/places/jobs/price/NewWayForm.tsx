@@ -1,6 +1,10 @@
 import { Checkbox, Drawer } from 'antd';
 import { useState } from 'react';
 import { offerAddress } from '../../../../contract/offers.ts';
+import { refurbishingAddress } from '../../../../contract/refurbishing.ts';
+import { money } from '../../../../wording/offers.ts';
+import { useOfAddress } from '../../../data/resources.ts';
+import { useUnitSet } from '../../../data/session.tsx';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
@@ -16,6 +20,9 @@ export function NewWayForm({ onClose }: { onClose: () => void }) {
   const [options, setOptions] = useState<readonly string[]>([]);
   const [lvByClient, setLv] = useState(false);
   const [moreCents, setMore] = useState(0);
+  const [serialId, setSerial] = useState<string | null>(null);
+  const { data: units = [] } = useOfAddress(refurbishingAddress.list, {});
+  const set = useUnitSet();
   const kits = [...shelves.kits.values()].filter(({ state }) => state !== 'withdrawn');
   const choices = [
     ...job.designs.map(({ id, name }) => ({ value: `design ${id}`, label: `Design ${name}` })),
@@ -37,7 +44,7 @@ export function NewWayForm({ onClose }: { onClose: () => void }) {
     offerAddress.way,
     { number: job.number },
     {
-      ...{ name, lvByClient, moreCents, options: kit ? options : [] },
+      ...{ name, lvByClient, moreCents, serialId, options: kit ? options : [] },
       designId: kind === 'design' ? (id ?? null) : null,
       revisionId: kind === 'kit' ? (id ?? null) : null,
     },
@@ -70,6 +77,19 @@ export function NewWayForm({ onClose }: { onClose: () => void }) {
         <Checkbox checked={lvByClient} onChange={({ target }) => setLv(target.checked)}>
           The client does the low-voltage work; high voltage stays here
         </Checkbox>
+        {units.length > 0 && (
+          <Choice
+            label="A unit made good again, in place of a new one"
+            value={serialId}
+            mayBeEmpty
+            options={units.map((unit) => ({
+              value: unit.serialId,
+              label: `${unit.component} ${unit.serial}, ${money(unit.totalCents, set)}${unit.open ? ' so far' : ''} against ${money(unit.newCents, set)}`,
+            }))}
+            onChange={setSerial}
+            fault={form.faults.serialId}
+          />
+        )}
         <QuantityInput
           label="More or less, before tax"
           kind="money"

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { WayRow } from '../../../../contract/offers.ts';
+import { designComponents } from '../../../../core/design/inputs.ts';
 import { createSheet, type FigureSheet } from '../../../../core/figures/evaluate.ts';
 import { FIGURES } from '../../../../core/figures/index.ts';
 import { kitOnVehicle } from '../../../../core/fit/kitSheet.ts';
@@ -42,9 +43,17 @@ export function useWays(stored: readonly WayRow[], years: number): readonly Way[
       };
     };
     const kitStagesOf = kit ? stagesApplying(kit, vehicle.variant.id, job.kit?.options ?? []) : [];
-    const figuresOf = (figures: FigureSheet, stages: readonly Hours[], way: WayRow | null, name: string): Way => {
+    const figuresOf = (
+      figures: FigureSheet,
+      parts: readonly string[],
+      stages: readonly Hours[],
+      way: WayRow | null,
+      name: string,
+    ): Way => {
       const value = (figure: { readonly id: string }) => figures.get(figure as typeof FIGURES.salePrice).value;
       const { work } = figures.slots;
+      const unit = way?.used;
+      const carries = unit !== null && unit !== undefined && parts.includes(unit.componentId);
       const range = RANGES.find((one) => value(one) !== null);
       const labour =
         work.labourCents ?? (work.labourHours === null ? null : Math.round(work.labourHours * work.rateCents));
@@ -54,28 +63,45 @@ export function useWays(stored: readonly WayRow[], years: number): readonly Way[
           ...{ lowVoltage: lowVoltage(stages), energyCentsYear: value(FIGURES.energyCostYear) },
           sale: work.sale ?? { marginShare: 0, contingencyShare: 0, taxShare: 0, roundToCents: 1 },
         },
-        { lvByClient: way?.lvByClient ?? false, moreCents: way?.moreCents ?? 0 },
+        {
+          ...{ lvByClient: way?.lvByClient ?? false, moreCents: way?.moreCents ?? 0 },
+          insteadCents: unit && carries ? unit.totalCents - unit.newCents : 0,
+        },
         years,
       );
       return {
         ...{ id: way?.id ?? null, name, ...cost, rangeKm: range ? value(range) : null },
         ...{ massKg: value(FIGURES.unladenMass), readyDay: value(FIGURES.readyDate) },
-        note: way?.lvByClient ? 'low voltage by the client' : '',
+        note: [
+          way?.lvByClient && 'low voltage by the client',
+          unit && (carries ? `${unit.component} ${unit.serial}, made good again` : `${unit.component} is not in it`),
+        ]
+          .filter(Boolean)
+          .join('; '),
       };
     };
     const ofDesign = (id: string, way: WayRow | null): Way[] => {
       const design = job.designs.find((one) => one.id === id);
       if (!design) return [];
-      return [figuresOf(createSheet(slotsOf(design.inputs)), kitStagesOf, way, way?.name ?? design.name)];
+      const parts = designComponents(design.inputs).map(({ componentId }) => componentId);
+      return [figuresOf(createSheet(slotsOf(design.inputs)), parts, kitStagesOf, way, way?.name ?? design.name)];
     };
     const ofKit = (revisionId: string, options: readonly string[], way: WayRow | null): Way[] => {
       const revision = shelves.kits.get(revisionId);
       if (!revision) return [];
-      const { sheet: figures } = kitOnVehicle({
+      const { sheet: figures, parts } = kitOnVehicle({
         ...{ revision, options, library: shelves.components, vehicle, use, work: sheet.slots.work },
       });
       const stages = stagesApplying(revision, vehicle.variant.id, options);
-      return [figuresOf(figures, stages, way, way?.name ?? `${revision.kitName} ${revision.revision}`)];
+      return [
+        figuresOf(
+          figures,
+          parts.map(({ component }) => component.id),
+          stages,
+          way,
+          way?.name ?? `${revision.kitName} ${revision.revision}`,
+        ),
+      ];
     };
     if (stored.length > 0)
       return stored.flatMap((way) =>
