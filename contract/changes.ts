@@ -29,7 +29,8 @@ export type EventResource =
   | 'stock'
   | 'purchase'
   | 'offer'
-  | 'sale';
+  | 'sale'
+  | 'workPlan';
 
 /**
  * The one table from what happened to what a page asks for again. A clock-on may begin the building and a finished stage
@@ -64,6 +65,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   purchase: [],
   offer: ['head', 'designs', 'parts', 'stages'],
   sale: [],
+  workPlan: [],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

@@ -46,6 +46,7 @@ const stage = Joi.object<Mutable<StageTemplate>, true>({
   hours: number('Hours', 0, 2000).required(),
   skill: text('Skill', 60).allow(''),
   people: whole('People', 1, 12).required(),
+  mostPeople: whole('People who can share it', 1, 12),
   difficulty: Joi.string()
     .valid(...DIFFICULTIES)
     .label('How hard'),
@@ -62,6 +63,7 @@ const PROBLEM: Record<StageProblem['problem'], readonly [label: string, sentence
   circle: ['After', 'makes stages wait for each other in a circle'],
   limitsCrossed: ['At most', 'is less than at least'],
   noLimit: ['Limit', 'has neither end: give one, or let it be a step without a value'],
+  fewerShare: ['People who can share it', 'are fewer than it takes'],
   pairNeeded: ['People', 'are two at least on live high voltage'],
 };
 

@@ -38,6 +38,8 @@ export interface StageRow {
   /** Whose hours; empty: anybody's. */
   readonly skill: string;
   readonly people: number;
+  /** People who can share its hours; null: as many as it takes. */
+  readonly mostPeople: number | null;
   readonly liveHv: boolean;
   readonly needs: string;
   readonly note: string;

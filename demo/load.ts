@@ -11,6 +11,7 @@ import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
 import { loadOffers } from './loadOffers.ts';
 import { loadOrders } from './loadOrders.ts';
+import { loadPlan } from './loadPlan.ts';
 import { loadSelling } from './loadSelling.ts';
 import { loadStores } from './loadStores.ts';
 import { MODELS } from './models.ts';
@@ -64,6 +65,7 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadBuying(tx, now);
     await loadOffers(tx, now);
     await loadSelling(tx, now);
+    await loadPlan(tx, now);
   });
 }
 

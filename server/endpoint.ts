@@ -16,6 +16,7 @@ import type { Config } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
+import type { PlanMaker } from './workPlan/planner.ts';
 import { type Visitor, visitorOf } from './session/signedIn.ts';
 
 export interface House {
@@ -26,6 +27,8 @@ export interface House {
   readonly config: Config;
   /** Where documents are made, away from the thread that answers. */
   readonly press: Press;
+  /** Where plans are made, likewise. */
+  readonly plans: PlanMaker;
   /** What makes backups; null where this server makes none. */
   readonly backups: Backups | null;
   /** Of Dajo, and since when this server runs. */

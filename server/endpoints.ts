@@ -50,6 +50,7 @@ import { numberEndpoints } from './stores/numberRoutes.ts';
 import { refurbishingEndpoints } from './stores/refurbishingRoutes.ts';
 import { storesEndpoints } from './stores/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
+import { workPlanEndpoints } from './workPlan/routes.ts';
 import { workshopEndpoints } from './workshop/routes.ts';
 
 /** Every address of the server besides sign-in and the live stream. */
@@ -106,4 +107,5 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...lessonEndpoints,
   ...registerEndpoints,
   ...fileEndpoints,
+  ...workPlanEndpoints,
 ];

@@ -12,6 +12,7 @@ import { startPress } from '../server/documents/press.ts';
 import { startLive } from '../server/events/live.ts';
 import { startQueue } from '../server/queue/queue.ts';
 import { workshopNow } from '../server/read/workshop.ts';
+import { type PlanMaker, startPlanMaker } from '../server/workPlan/planner.ts';
 import { backupsOf } from './backups.ts';
 import { keepWorking } from './keepWorking.ts';
 
@@ -83,6 +84,7 @@ async function openHouse(
   const logger = pino({ level: log ?? config.logLevel });
   let ending = false;
   const press = startPress();
+  const plans = startPlanMaker();
   const live = await startLive(databaseUrl);
   const app = createApp({
     db,
@@ -91,6 +93,7 @@ async function openHouse(
     config,
     live,
     press,
+    plans,
     backups,
     version: VERSION,
     startedAt: new Date(),
@@ -99,7 +102,7 @@ async function openHouse(
     isEnding: () => ending,
   });
   const working = work ? keepWorking(databaseUrl, backups) : null;
-  const queue = (asks ?? work) ? await startQueueFor(databaseUrl, { db, transact }, deskUrl, logger) : null;
+  const queue = (asks ?? work) ? await startQueueFor(databaseUrl, { db, transact }, deskUrl, logger, plans) : null;
   return {
     app,
     db,
@@ -114,6 +117,7 @@ async function openHouse(
       await working?.stop();
       await queue?.stop();
       await press.close();
+      await plans.close();
       await close();
     },
   };
@@ -125,11 +129,13 @@ const startQueueFor = (
   connection: Pick<Connection, 'db' | 'transact'>,
   simulatedUrl: string | null,
   logger: Logger,
+  plans: PlanMaker,
 ) =>
   startQueue({
     url,
     connection,
     simulatedUrl,
+    plans,
     onFault: (error) => logger.error({ err: error }, 'the queue met a fault'),
   });
 

@@ -15,6 +15,9 @@ export const RELEASE_NEED_NAME: Record<ReleaseNeed, string> = {
 
 export const TRAIT_NAME: Record<StageTrait, string> = {
   onLift: 'on the lift',
+  onAlignment: 'in the alignment bay',
+  beside: 'beside the vehicle, at a bench',
+  away: 'with the vehicle out of the house',
   boxesIn: 'all boxes are in after it',
   takesOut: 'takes the old drive out',
   frontBoxesIn: 'brings the front boxes in',

@@ -26,6 +26,7 @@ export function bespokeStages(): StageTemplate[] {
     }),
     stage({
       key: 'design',
+      traits: ['beside'],
       name: 'Design',
       after: ['scan'],
       hours: 24,
@@ -33,6 +34,7 @@ export function bespokeStages(): StageTemplate[] {
     }),
     stage({
       key: 'cradle-box',
+      traits: ['beside'],
       name: 'Cradle and boxes made',
       after: ['design'],
       hours: 40,
@@ -46,6 +48,7 @@ export function bespokeStages(): StageTemplate[] {
     }),
     stage({
       key: 'pack-build',
+      traits: ['beside'],
       name: 'Pack built',
       after: ['cradle-box'],
       hours: 24,
@@ -62,6 +65,7 @@ export function bespokeStages(): StageTemplate[] {
     }),
     stage({
       key: 'harness',
+      traits: ['beside'],
       name: 'Harness from measured distances',
       after: ['cradle-box'],
       hours: 24,

@@ -11,12 +11,13 @@ const HALF = 2;
 export function stagesOfJob(stages: readonly StageRowFacts[], leave: ReadonlySet<string> = new Set()): StageTemplate[] {
   const kept = stages.filter(({ key }) => !leave.has(key));
   const keys = new Set(kept.map(({ key }) => key));
-  return kept.map(({ hoursClocked, hoursRework, hours, steps, after, skill, ...rest }) => {
+  return kept.map(({ hoursClocked, hoursRework, hours, steps, after, skill, mostPeople, ...rest }) => {
     const taken = hoursClocked - hoursRework;
     return {
       ...rest,
       after: after.filter((key) => keys.has(key)),
       ...(skill && { skill }),
+      ...(mostPeople !== null && { mostPeople }),
       hours: taken > 0 ? Math.max(1 / HALF, Math.round(taken * HALF) / HALF) : hours,
       steps: steps.map(({ text, note, limit }) => ({ text, note, limit })),
     };

@@ -42,9 +42,10 @@ export interface StepTemplate {
 
 /**
  * What a stage is to the rest of Dajo, whatever it is called: a caution stands beside one on the lift, the vehicle is
- * drawn with its boxes once the stage that brings them in is done, and its mass centre moves with what a stage moves.
+ * drawn with its boxes once the stage that brings them in is done, its mass centre moves with what a stage moves, and
+ * the plan puts it where it has to be: on a lift, in the alignment bay, beside the vehicle, or out of the house.
  */
-export const STAGE_TRAITS = ['onLift', 'boxesIn', ...MASS_MOVES] as const;
+export const STAGE_TRAITS = ['onLift', 'onAlignment', 'beside', 'away', 'boxesIn', ...MASS_MOVES] as const;
 export type StageTrait = (typeof STAGE_TRAITS)[number];
 
 /** How hard a stage is for somebody who has never done it. */
@@ -60,6 +61,8 @@ export interface StageTemplate {
   /** Whose hours they are: what they are sold for, and later who can do them. @default any */
   readonly skill?: string;
   readonly people: number;
+  /** People who can share its hours. @default as many as it takes */
+  readonly mostPeople?: number;
   /** @default plain */
   readonly difficulty?: Difficulty;
   /** Live high-voltage work: an authorised person and a second one must be on it. */

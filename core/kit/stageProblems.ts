@@ -3,12 +3,12 @@ import type { StageTemplate } from './kit.ts';
 /** What is wrong with a list of stages, at a path such as "3.after". */
 export interface StageProblem {
   readonly at: string;
-  readonly problem: 'sameKey' | 'noSuchStage' | 'circle' | 'limitsCrossed' | 'noLimit' | 'pairNeeded';
+  readonly problem: 'sameKey' | 'noSuchStage' | 'circle' | 'limitsCrossed' | 'noLimit' | 'pairNeeded' | 'fewerShare';
   /** The other stage it is about, by key. */
   readonly other?: string;
 }
 
-type Stage = Pick<StageTemplate, 'key' | 'after' | 'people' | 'liveHv' | 'steps'>;
+type Stage = Pick<StageTemplate, 'key' | 'after' | 'people' | 'mostPeople' | 'liveHv' | 'steps'>;
 
 /**
  * Everything that keeps a list of stages from being a network a shop can work through: a key used twice, a stage that
@@ -22,6 +22,8 @@ export function stageProblems(stages: readonly Stage[]): StageProblem[] {
     if (first.has(stage.key)) problems.push({ at: `${i}.key`, problem: 'sameKey', other: stage.key });
     else first.set(stage.key, i);
     if (stage.liveHv && stage.people < 2) problems.push({ at: `${i}.people`, problem: 'pairNeeded' });
+    if (stage.mostPeople !== undefined && stage.mostPeople < stage.people)
+      problems.push({ at: `${i}.mostPeople`, problem: 'fewerShare' });
     for (const [k, { limit }] of stage.steps.entries()) {
       if (!limit) continue;
       if (limit.min === null && limit.max === null) problems.push({ at: `${i}.steps.${k}.limit`, problem: 'noLimit' });

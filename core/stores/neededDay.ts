@@ -37,6 +37,15 @@ const STAGES_OF_KIND: Partial<Record<ComponentKind, readonly string[]>> = {
   hvPump: ['connectors'],
 };
 
+/** The stage of a job that wants a kind of component first, of those still to do; null where none of them says so. */
+export function stageWanting<S extends { readonly key: string; readonly done: boolean }>(
+  kind: ComponentKind,
+  stages: readonly S[],
+): S | null {
+  const wanting = (STAGES_OF_KIND[kind] ?? []).flatMap((key) => stages.find((stage) => stage.key === key) ?? []);
+  return wanting.find(({ done }) => !done) ?? null;
+}
+
 /** Working days from the beginning of each stage still to do until the job is done, by its longest way through. */
 function daysToGo(stages: readonly StageToGo[], hoursPerDay: number): Map<string, number> {
   const next = new Map<string, StageToGo[]>();
@@ -92,10 +101,8 @@ export function neededDays(
     days.set(key, day);
     return day;
   };
-  const byKey = new Map(stages.map((stage) => [stage.key, stage]));
   return (kind) => {
-    const wanting = (STAGES_OF_KIND[kind] ?? []).flatMap((key) => byKey.get(key) ?? []);
-    const stage = wanting.find(({ done }) => !done) ?? first;
+    const stage = stageWanting(kind, stages) ?? first;
     return { day: dayOf(stage), basis: 'stage', stage: stage.key };
   };
 }

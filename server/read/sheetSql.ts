@@ -105,7 +105,7 @@ const PART_SQL = {
 
   stages: list(
     `json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits, 'after', s.after, 'hours', s.hours,
-      'skill', s.skill, 'people', s.people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
+      'skill', s.skill, 'people', s.people, 'mostPeople', s.most_people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
       'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${instantText('s.started_at')},
       'finishedAt', ${instantText('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
       'hoursClocked', h.clocked, 'hoursRework', h.rework,

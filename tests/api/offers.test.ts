@@ -432,7 +432,7 @@ test('ways are put beside one another and taken out', async () => {
   const order = { what: 'new fan', boughtCents: 15_000 };
   await ilse.send('post', `/stores/numbers/${serialId}/refurbishing`, order);
   const unit = { serialId, serial: 'WAY-1', componentId: 'charger-33', open: true, totalCents: 15_000 };
-  expect((await ilse.get('/stores/made-good')).body).toMatchObject([unit]);
+  expect((await ilse.get('/stores/made-good')).body).toContainEqual(expect.objectContaining(unit));
   const second = (await way(withUnit)).body.id;
   expect((await price(job.number)).ways).toMatchObject([{ used: unit }]);
   await ilse.send('post', `/ways/${second}/drop`);

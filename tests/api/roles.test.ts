@@ -151,6 +151,13 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /lessons/:id/settle',
     'post /files/about/:about/:of/named/:name',
     'put /files/:id',
+    'post /work-plan',
+    'post /work-plan/changes',
+    'post /scenarios',
+    'post /scenarios/:id/throw-away',
+    'post /scenarios/:id/adopt',
+    'post /people/:id/absences',
+    'post /absences/:id/drop',
   ]);
 });
 

@@ -13,6 +13,7 @@ import { type Config, configFrom, DEMO_PASSWORD } from '../../server/config.ts';
 import { connect, type Db, type Patience } from '../../server/db/connect.ts';
 import { type Press, startPress } from '../../server/documents/press.ts';
 import { type Live, startLive } from '../../server/events/live.ts';
+import { type PlanMaker, startPlanMaker } from '../../server/workPlan/planner.ts';
 import { copyTemplate } from '../../tools/copyTemplate.ts';
 import { dropDatabase } from './dropDatabase.ts';
 
@@ -75,6 +76,7 @@ export function openWorkshop({
   let app: Express;
   let live: Live;
   let press: Press;
+  let plans: PlanMaker;
   let connection: ReturnType<typeof connect>;
   let now: Date | null = null;
   beforeAll(async () => {
@@ -82,6 +84,7 @@ export function openWorkshop({
     connection = connect(url(), 10, patience);
     live = await startLive(url());
     press = startPress();
+    plans = startPlanMaker();
     const standing = { databaseUrl: url(), pageFolder: null, sessionSecret: 'secret for tests', sample: true };
     const config = { ...configFrom({}, standing), signInTries: 4, ...settings };
     app = createApp({
@@ -89,6 +92,7 @@ export function openWorkshop({
       config,
       live,
       press,
+      plans,
       backups: backups?.(url()) ?? null,
       version: 'test',
       startedAt: new Date(),
@@ -100,6 +104,7 @@ export function openWorkshop({
   afterAll(async () => {
     await live?.close();
     await press?.close();
+    await plans?.close();
     await connection?.close();
     await dropDatabase(admin(), name);
   });

@@ -4,6 +4,7 @@ import { jobCases } from './jobCases.ts';
 import { kitCases } from './kitCases.ts';
 import { offerCases } from './offerCases.ts';
 import { orderCases } from './orderCases.ts';
+import { planCases } from './planCases.ts';
 import { storesCases } from './storesCases.ts';
 
 /** The cases by what they are about; an address without one fails a test. */
@@ -14,6 +15,7 @@ export const CASES_OF = {
   stores: storesCases,
   offer: offerCases,
   order: orderCases,
+  plan: planCases,
 };
 
 export const allCases = (ground: Ground): Record<string, Case> =>

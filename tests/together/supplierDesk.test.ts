@@ -201,6 +201,7 @@ describe('the queue', () => {
       url: shop.url(),
       connection,
       simulatedUrl: null,
+      plans: null,
       onFault: (error: unknown) => faults.push(error),
       lookMs: 300,
     };

@@ -1,3 +1,3 @@
 import { tenAtOnce } from './tenAtOnce.ts';
 
-tenAtOnce('house', 'order');
+tenAtOnce('house', 'order', 'plan');

@@ -62,6 +62,7 @@ const stage = (state: StageRow['state']): StageRow => ({
   key: state,
   name: state,
   traits: [],
+  mostPeople: null,
   after: [],
   hours: 4,
   skill: '',

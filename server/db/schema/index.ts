@@ -15,3 +15,4 @@ export * from './sales.ts';
 export * from './stock.ts';
 export * from './vehicles.ts';
 export * from './work.ts';
+export * from './workPlan.ts';

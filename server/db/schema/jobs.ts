@@ -16,6 +16,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import { upgradeDesign } from '../../../core/design/upgrade.ts';
+import { PRIORITIES } from '../../../core/plan/facts.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
 import type { FitWork, WorkEffects } from '../../../core/fit/finding.ts';
 import { PLACE_KINDS } from '../../../core/floor/plan.ts';
@@ -56,6 +57,8 @@ export const job = pgTable(
     state: text('state', { enum: JOB_STATES }).notNull(),
     placeId: text('place_id').references(() => place.id),
     promised: date('promised'),
+    /** How much its lateness counts in the plan against that of others. */
+    priority: text('priority', { enum: PRIORITIES }).notNull().default('usual'),
     use: jsonb('use').$type<VehicleUse>().notNull(),
     /** The use is edited for a while, as one form, and has a version of its own. */
     useVersion: integer('use_version').notNull().default(1),
@@ -75,6 +78,7 @@ export const job = pgTable(
     index('job_kit').on(t.kitRevisionId),
     index('job_design').on(t.chosenDesignId),
     index('job_open').on(t.number).where(sql`${t.state} not in ('handedOver', 'cancelled')`),
+    check('job_priority', sql`${t.priority} in ('usual','rush','canWait')`),
     check('job_region', sql`${t.region} in ('eu','uk','us','other')`),
     check(
       'job_state',

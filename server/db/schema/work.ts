@@ -3,6 +3,7 @@ import {
   bigserial,
   boolean,
   check,
+  date,
   doublePrecision,
   index,
   integer,
@@ -32,6 +33,10 @@ export const stage = pgTable(
     hours: doublePrecision('hours').notNull(),
     skill: text('skill').notNull().default(''),
     people: integer('people').notNull(),
+    /** People who can share its hours; null: as many as it takes. */
+    mostPeople: integer('most_people'),
+    /** Held by a person: not begun before. */
+    notBefore: date('not_before'),
     liveHv: boolean('live_hv').notNull(),
     needs: text('needs').notNull().default(''),
     note: text('note').notNull().default(''),
@@ -48,6 +53,7 @@ export const stage = pgTable(
   (t) => [
     uniqueIndex('stage_key_once').on(t.jobId, t.key),
     index('stage_finished_by').on(t.finishedById),
+    check('stage_most_people', sql`${t.mostPeople} is null or ${t.mostPeople} >= ${t.people}`),
     check('stage_state', sql`${t.state} in ('waiting', 'inHand', 'stopped', 'done')`),
     check(
       'stage_done_who',

@@ -45,6 +45,18 @@ export function StageFields({ stage, others, onChange, faults, disabled, when }:
           fault={faults.people}
           disabled={disabled}
         />
+        <QuantityInput
+          label="Can share it"
+          kind="count"
+          mayBeEmpty
+          value={stage.mostPeople ?? null}
+          onChange={(most) => {
+            const { mostPeople: _, ...rest } = stage;
+            onChange(most === null ? rest : { ...rest, mostPeople: Math.round(most) });
+          }}
+          fault={faults.mostPeople}
+          disabled={disabled}
+        />
         <Choice
           label="Skill"
           mayBeEmpty
@@ -89,7 +101,7 @@ export function StageFields({ stage, others, onChange, faults, disabled, when }:
           placeholder="may be begun at once"
         />
       </Labelled>
-      <Labelled label="What it moves, on the lift" id={traitsId}>
+      <Labelled label="Where it is done, and what it moves" id={traitsId}>
         <Select
           id={traitsId}
           mode="multiple"
@@ -97,7 +109,7 @@ export function StageFields({ stage, others, onChange, faults, disabled, when }:
           value={[...stage.traits]}
           options={STAGE_TRAITS.map((trait) => ({ value: trait, label: TRAIT_NAME[trait] }))}
           onChange={(traits) => set({ traits })}
-          placeholder="nothing"
+          placeholder="at the vehicle, moves nothing"
         />
       </Labelled>
       <TextField label="Note" value={stage.note} onChange={(note) => set({ note })} fault={faults.note} />

@@ -1,0 +1,186 @@
+import Joi from 'joi';
+import { type PlanFacts, PRIORITIES, type Priority } from '../core/plan/facts.ts';
+import type { PlanChange } from '../core/plan/planChange.ts';
+import type { StoredPlan } from '../core/plan/storedPlan.ts';
+import { address, answers } from './address.ts';
+import {
+  faultAt,
+  isoDate,
+  type Made,
+  type Mutable,
+  number,
+  slug,
+  text,
+  type Versioned,
+  version,
+  whole,
+} from './fields.ts';
+
+export interface ScenarioRow {
+  readonly id: string;
+  readonly name: string;
+  readonly changes: readonly PlanChange[];
+  readonly by: string;
+  readonly at: string;
+  readonly version: number;
+}
+
+/** The plan in force with what it rests on now. */
+export interface WorkPlanSheet {
+  readonly facts: PlanFacts;
+  /** Null while none has been made. */
+  readonly plan: StoredPlan | null;
+  /** Of the plan in force; 0 without one. */
+  readonly planId: number;
+  readonly madeAt: string | null;
+  /** Who had it made; null: it was made by itself. */
+  readonly madeBy: string | null;
+  /** Something has happened since that may change it. */
+  readonly stale: boolean;
+  readonly scenarios: readonly ScenarioRow[];
+}
+
+const jobNumber = Joi.string()
+  .pattern(/^\d{2}-\d{3,5}$/, { name: 'is not the number of a job' })
+  .label('Job');
+const personId = Joi.string().guid().label('Person');
+const priority = Joi.string()
+  .valid(...PRIORITIES)
+  .label('Priority');
+const days = { from: isoDate('From').required(), to: isoDate('To').required() };
+const kind = <K extends PlanChange['kind']>(name: K) => Joi.string().valid(name).required();
+
+const inOrder = (body: { from: string; to: string }, helpers: Joi.CustomHelpers) =>
+  body.to >= body.from ? body : faultAt(helpers, 'to', 'To', 'is before the first day');
+
+const planChange = Joi.alternatives()
+  .conditional('.kind', {
+    switch: [
+      {
+        is: 'partLate',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({
+          kind: kind('partLate'),
+          job: jobNumber.required(),
+          componentId: slug('Part').required(),
+          days: whole('Days later', 1, 365).required(),
+        }),
+      },
+      {
+        is: 'away',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({ kind: kind('away'), personId: personId.required(), ...days }).custom(inOrder),
+      },
+      {
+        is: 'priority',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({ kind: kind('priority'), job: jobNumber.required(), priority: priority.required() }),
+      },
+      {
+        is: 'hold',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({
+          kind: kind('hold'),
+          stageId: text('Stage', 120).required(),
+          day: isoDate('Not before').allow(null).required(),
+        }),
+      },
+      {
+        is: 'lift',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({ kind: kind('lift'), placeId: slug('Bay').required() }),
+      },
+      {
+        is: 'overtime',
+        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+        then: Joi.object({ kind: kind('overtime'), hours: number('Hours a day', 0.5, 6).required() }),
+      },
+    ],
+    otherwise: Joi.forbidden(),
+  })
+  .label('Change');
+
+export interface NewScenario {
+  readonly name: string;
+  readonly changes: readonly PlanChange[];
+}
+const scenarioSchema = Joi.object<Mutable<NewScenario>, true>({
+  name: text('Name', 60).min(2).required(),
+  changes: Joi.array().items(planChange).min(1).max(20).label('What is otherwise').required() as never,
+});
+
+/** A hand on the plan: what holds a stage, or how much a job counts; from the plan that was seen. */
+export interface PlanHand {
+  readonly changes: readonly PlanChange[];
+  /** The plan it was decided on. */
+  readonly planId: number;
+}
+const handSchema = Joi.object<Mutable<PlanHand>, true>({
+  changes: Joi.array().items(planChange).min(1).max(20).label('Changes').required() as never,
+  planId: Joi.number().integer().min(0).label('Plan').required(),
+});
+
+export interface NewAbsence {
+  readonly from: string;
+  readonly to: string;
+  readonly why: string;
+}
+export interface AbsenceRow extends NewAbsence {
+  readonly id: string;
+  readonly personId: string;
+}
+
+export const workPlanAddress = {
+  sheet: address({ method: 'get', path: '/work-plan', may: 'viewer', answer: answers<WorkPlanSheet>() }),
+  /** Makes it anew from what is stored now. */
+  make: address({
+    method: 'post',
+    path: '/work-plan',
+    may: 'technician',
+    answer: answers<{ readonly planId: number }>(),
+  }),
+  /** Holds, priorities, days away: stored, and the plan made anew with them. */
+  hand: address({
+    method: 'post',
+    path: '/work-plan/changes',
+    may: 'manager',
+    body: handSchema,
+    answer: answers<{ readonly planId: number }>(),
+  }),
+  addScenario: address({
+    method: 'post',
+    path: '/scenarios',
+    may: 'technician',
+    body: scenarioSchema,
+    answer: answers<Made>(),
+  }),
+  throwAway: address({
+    method: 'post',
+    path: '/scenarios/:id/throw-away',
+    may: 'technician',
+    body: Joi.object<{ version: number }, true>({ version }),
+    answer: answers<Versioned>(),
+  }),
+  /** What it thinks is made so, as far as that is in the workshop's hand. */
+  adopt: address({
+    method: 'post',
+    path: '/scenarios/:id/adopt',
+    may: 'manager',
+    body: Joi.object<{ version: number; planId: number }, true>({
+      version,
+      planId: Joi.number().integer().min(0).label('Plan').required(),
+    }),
+    answer: answers<{ readonly planId: number }>(),
+  }),
+  absences: address({ method: 'get', path: '/absences', may: 'viewer', answer: answers<AbsenceRow[]>() }),
+  addAbsence: address({
+    method: 'post',
+    path: '/people/:id/absences',
+    may: 'manager',
+    body: Joi.object<NewAbsence, true>({ ...days, why: text('Why', 120).allow('').required() }).custom(inOrder),
+    answer: answers<Made>(),
+  }),
+  dropAbsence: address({ method: 'post', path: '/absences/:id/drop', may: 'manager', answer: answers<Made>() }),
+} as const;
+
+export type { Priority };

@@ -1,0 +1,138 @@
+import { Calendar } from './calendar.ts';
+import type { Impossible, PlanProblem, PlanStage } from './problem.ts';
+
+export interface Crew {
+  readonly index: number;
+  readonly calendar: Calendar;
+  readonly hvUntil: number;
+  /** How much else the person can do. */
+  readonly versatility: number;
+}
+
+/** A stage with everything about it by number, as the making of a plan asks for it thousands of times. */
+export interface Task {
+  readonly index: number;
+  readonly stage: PlanStage;
+  readonly job: number;
+  readonly before: readonly number[];
+  /** Of `before` those that are in the order. */
+  readonly planned: readonly number[];
+  readonly next: readonly number[];
+  /** Who may lead it: has its skill. The least versatile first, so that those who can do more are kept free. */
+  readonly able: readonly number[];
+  /** Whether each person is one of those. */
+  readonly mayLead: readonly boolean[];
+  /** Who has an authorisation at all. */
+  readonly authorised: readonly number[];
+  /** Who may help where it takes several; all there are. */
+  readonly helpers: readonly number[];
+  /** Places it can be done in, those with the least to spare first. */
+  readonly places: readonly number[];
+  /** For each tool it holds, the pieces that will do. */
+  readonly tools: readonly (readonly number[])[];
+  readonly firm: number;
+}
+
+export interface Ground {
+  readonly problem: PlanProblem;
+  readonly tasks: readonly Task[];
+  readonly people: readonly Crew[];
+  readonly firms: readonly Calendar[];
+  readonly impossible: ReadonlyMap<number, Impossible>;
+  /** Tasks in an order in which none comes before what it waits for; those that cannot be planned are left out. */
+  readonly order: readonly number[];
+}
+
+const indexOf = <T extends { readonly id: string }>(all: readonly T[]): Map<string, number> =>
+  new Map(all.map(({ id }, index) => [id, index]));
+
+/**
+ * Makes a problem ready: names become numbers, who and what can do each stage is looked up once, and what can never be
+ * planned is found with its reason. A link to a stage that is not there holds nothing up.
+ */
+export function groundOf(problem: PlanProblem): Ground {
+  const jobs = indexOf(problem.jobs);
+  const stages = indexOf(problem.stages);
+  const firms = indexOf(problem.firms);
+  const versatility = problem.people.map(({ skills, hvUntil }) => skills.length + (hvUntil > 0 ? 3 : 0));
+  const everybody = problem.people.map((_, index) => index).sort((a, b) => versatility[a]! - versatility[b]! || a - b);
+  const before = problem.stages.map(({ after }) => [...new Set(after.flatMap((id) => stages.get(id) ?? []))]);
+  const next: number[][] = problem.stages.map(() => []);
+  before.forEach((list, index) => {
+    for (const one of list) next[one]!.push(index);
+  });
+  const authorised = everybody.filter((one) => problem.people[one]!.hvUntil > 0);
+  const made = problem.stages.map((stage, index): Task => {
+    const places = problem.places
+      .map((place, at) => ({ place, at }))
+      .filter(({ place }) => stage.traits.every((trait) => place.traits.includes(trait)))
+      .sort((a, b) => a.place.traits.length - b.place.traits.length || a.at - b.at)
+      .map(({ at }) => at);
+    const able = everybody.filter((one) => stage.skill === null || problem.people[one]!.skills.includes(stage.skill));
+    return {
+      ...{
+        index,
+        stage,
+        before: before[index]!,
+        planned: [],
+        next: next[index]!,
+        helpers: everybody,
+        authorised,
+        able,
+      },
+      job: jobs.get(stage.jobId) ?? -1,
+      mayLead: problem.people.map((_, one) => able.includes(one)),
+      places: stage.at === 'vehicle' ? places : [],
+      tools: stage.tools.map((kind) => problem.tools.flatMap((tool, at) => (tool.kind === kind ? [at] : []))),
+      firm: stage.firmId === null ? -1 : (firms.get(stage.firmId) ?? -2),
+    };
+  });
+  const impossible = new Map<number, Impossible>();
+  for (const task of made) {
+    const why = task.stage.begun ? null : neverPlanned(task, problem);
+    if (why) impossible.set(task.index, why);
+  }
+  const order: number[] = [];
+  const open = before.map((list) => list.length);
+  const ready = made.flatMap(({ index }) => (open[index] === 0 ? [index] : []));
+  while (ready.length > 0) {
+    const now = ready.shift()!;
+    if (!impossible.has(now)) order.push(now);
+    for (const one of next[now]!) {
+      if (impossible.has(now) && !impossible.has(one))
+        impossible.set(one, { kind: 'before', stageId: made[now]!.stage.id });
+      open[one]!--;
+      if (open[one] === 0) ready.push(one);
+    }
+  }
+  // What was never ready waits for itself, or for something that does.
+  made.forEach(({ index }) => {
+    if (open[index]! > 0) impossible.set(index, { kind: 'circle' });
+  });
+  const inOrder = new Set(order);
+  const tasks = made.map((task) => ({
+    ...task,
+    planned: task.before.filter((one) => inOrder.has(one)),
+    next: task.next.filter((one) => inOrder.has(one)),
+  }));
+  return {
+    ...{ problem, tasks, impossible, order },
+    people: problem.people.map(({ off, hvUntil }, index) => ({
+      ...{ index, hvUntil, versatility: versatility[index]!, calendar: new Calendar(off) },
+    })),
+    firms: problem.firms.map(({ off }) => new Calendar(off)),
+  };
+}
+
+/** What nobody and nothing there is can do, whenever it were. */
+function neverPlanned({ stage, able, helpers, places, tools, firm }: Task, problem: PlanProblem): Impossible | null {
+  if (firm === -2) return { kind: 'noFirm', firmId: stage.firmId! };
+  const leads = Math.max(stage.people > 0 ? 1 : 0, 0);
+  if (able.length < leads || helpers.length < stage.people)
+    return { kind: 'noSkill', skill: stage.skill, people: stage.people };
+  if (stage.liveHv && (helpers.length < 2 || !problem.people.some(({ hvUntil }) => hvUntil > 0)))
+    return { kind: 'noPair' };
+  if (stage.at === 'vehicle' && places.length === 0) return { kind: 'noPlace', traits: stage.traits };
+  const tool = tools.findIndex((pieces) => pieces.length === 0);
+  return tool < 0 ? null : { kind: 'noTool', tool: stage.tools[tool]! };
+}

@@ -1,0 +1,117 @@
+import { dayNumber, isoDay } from '../quantity/format.ts';
+import type { Moment, WorkAxis } from './axis.ts';
+import type { EarliestWhy, PlanFacts, PlanGround } from './facts.ts';
+import { planGround } from './facts.ts';
+import { type FoundPlan, Planner, type PlanOptions, type PlanProgress } from './plan.ts';
+import type { Cause, Impossible, PlanCost, PlannedStage } from './problem.ts';
+
+/** A moment as it is stored: local time of the workshop, "2026-11-24 13:30". */
+export type LocalTime = string;
+
+export interface StoredStage {
+  readonly id: string;
+  readonly job: string;
+  readonly from: LocalTime;
+  readonly to: LocalTime;
+  readonly people: readonly string[];
+  readonly placeId: string | null;
+  readonly causes: readonly Cause[];
+  /** Why it is not before its earliest, where something holds it. */
+  readonly waits: EarliestWhy | null;
+}
+
+export interface StoredJobPlan {
+  readonly number: string;
+  readonly from: LocalTime;
+  readonly to: LocalTime;
+  /** Working minutes after the end of its promised day. */
+  readonly lateMinutes: number;
+  /** Days between the promise and the day it is ready; 0 where it keeps it. */
+  readonly lateDays: number;
+}
+
+/** A plan in the time of the workshop, as it is kept and drawn. */
+export interface StoredPlan {
+  /** When it was made, on the workshop's clock. */
+  readonly now: LocalTime;
+  readonly stages: readonly StoredStage[];
+  readonly jobs: readonly StoredJobPlan[];
+  readonly impossible: readonly { readonly stageId: string; readonly job: string; readonly why: Impossible }[];
+  readonly cost: PlanCost;
+  readonly gap: number;
+  readonly passes: number;
+}
+
+const pad = (n: number) => String(n).padStart(2, '0');
+export const localTime = ({ day, minute }: Moment): LocalTime =>
+  `${isoDay(day)} ${pad(Math.floor(minute / 60))}:${pad(Math.floor(minute % 60))}`;
+export function momentOf(text: LocalTime): Moment {
+  const [day = '', clock = '00:00'] = text.split(' ');
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return { day: dayNumber(day), minute: hours * 60 + minutes };
+}
+
+/** A plan that was stored, on the working time of today: what lies before now is left out. */
+export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[] {
+  return stored.stages.map((one) => ({
+    ...{ id: one.id, people: one.people, placeId: one.placeId, tools: [], causes: [] },
+    start: axis.minuteAt(momentOf(one.from)),
+    end: axis.minuteAt(momentOf(one.to)),
+  }));
+}
+
+/** A found plan in the time of the workshop. */
+export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan): StoredPlan {
+  const { axis, stageOf, earliestWhy } = ground;
+  const promised = new Map(facts.jobs.map((job) => [job.number, job.promised]));
+  const span = (start: number, end: number) => ({
+    from: localTime(axis.momentOf(start, 'start')),
+    to: localTime(axis.momentOf(end, 'end')),
+  });
+  return {
+    now: localTime({ day: dayNumber(facts.now.day), minute: facts.now.minute }),
+    stages: plan.stages.map((one) => ({
+      ...{ id: one.id, job: stageOf.get(one.id)!.job.number, ...span(one.start, one.end) },
+      ...{ people: one.people, placeId: one.placeId, causes: one.causes, waits: earliestWhy.get(one.id) ?? null },
+    })),
+    jobs: plan.jobs.map((one) => {
+      const promise = promised.get(one.id) ?? null;
+      const { day } = axis.momentOf(one.end, 'end');
+      return {
+        ...{ number: one.id, ...span(one.start, one.end), lateMinutes: one.late },
+        lateDays: promise === null ? 0 : Math.max(0, day - dayNumber(promise)),
+      };
+    }),
+    impossible: plan.impossible.map(({ stageId, why }) => ({ stageId, why, job: stageOf.get(stageId)!.job.number })),
+    ...{ cost: plan.cost, gap: plan.gap, passes: plan.passes },
+  };
+}
+
+/**
+ * The plan of a workshop from what is stored. With a plan of before it never gets worse where the facts did not; each
+ * step tells how far it is.
+ */
+export function* planningSteps(
+  facts: PlanFacts,
+  before: StoredPlan | null,
+  options: Omit<PlanOptions, 'before'>,
+): Generator<PlanProgress, StoredPlan> {
+  const ground = planGround(facts);
+  const again = before ? { before: plannedAgain(before, ground.axis) } : {};
+  const planner = new Planner(ground.problem, { ...options, ...again });
+  yield* planner.steps();
+  return storedPlan(facts, ground, planner.best());
+}
+
+/** The plan of a workshop, all its passes through. */
+export function planWorkshop(
+  facts: PlanFacts,
+  before: StoredPlan | null,
+  options: Omit<PlanOptions, 'before'>,
+): StoredPlan {
+  const steps = planningSteps(facts, before, options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}

@@ -1,0 +1,165 @@
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { type ScenarioRow, workPlanAddress } from '../../contract/workPlan.ts';
+import type { Workshop } from '../../contract/workshop.ts';
+import { type PlanChange, withChanges } from '../../core/plan/planChange.ts';
+import type { Change } from '../change.ts';
+import type { Db, Tx } from '../db/connect.ts';
+import { made, one } from '../db/one.ts';
+import { absence, person, scenario } from '../db/schema/index.ts';
+import { serve } from '../endpoint.ts';
+import { RuleBroken, Stale } from '../problems.ts';
+import { instant } from '../read/instant.ts';
+import { applyChanges } from './apply.ts';
+import { planFacts } from './facts.ts';
+import { keepPlan, newestEvent, planInForce, SEED } from './inForce.ts';
+import type { PlanMaker } from './planner.ts';
+
+/** Whoever lays a hand on the plan is the only one meanwhile. */
+const PLAN_LOCK = sql`select pg_advisory_xact_lock(4417051)`;
+
+async function scenarioRows(db: Db | Tx): Promise<ScenarioRow[]> {
+  const { rows } = await db.execute<ScenarioRow & Record<string, unknown>>(sql`
+    select s.id, s.name, s.changes, p.name as by, ${instant('s.at')} as at, s.version
+    from scenario s join person p on p.id = s.by_id where s.ended_at is null order by s.at`);
+  return rows;
+}
+
+async function sheetOf(db: Db | Tx, workshop: Workshop, now: Date) {
+  const row = await planInForce(db);
+  const madeBy = row?.byId
+    ? (await db.select({ name: person.name }).from(person).where(eq(person.id, row.byId)))[0]!.name
+    : null;
+  return {
+    ...{ facts: await planFacts(db, workshop, now), plan: row?.body ?? null, planId: row?.id ?? 0 },
+    ...{ madeAt: row?.at.toISOString() ?? null, madeBy },
+    stale: row === null || (await newestEvent(db)) > row.eventId,
+    scenarios: await scenarioRows(db),
+  };
+}
+
+interface Hand {
+  readonly workshop: Workshop;
+  readonly maker: PlanMaker;
+  readonly now: Date;
+  readonly byId: string;
+  readonly planId: number;
+}
+
+/** Does what was thought, and puts the plan in force that was made with it: nobody sees the one without the other. */
+async function layHand(change: Change, changes: readonly PlanChange[], hand: Hand): Promise<number> {
+  const { tx } = change;
+  await tx.execute(PLAN_LOCK);
+  const before = await planInForce(tx);
+  if ((before?.id ?? 0) !== hand.planId) throw new Stale({ planId: before?.id ?? 0 });
+  const eventId = await newestEvent(tx);
+  // Made before anything is written, so that no job is locked while it is.
+  const facts = withChanges(await planFacts(tx, hand.workshop, hand.now), changes);
+  const body = await hand.maker.make({ facts, before: before?.body ?? null, seed: SEED });
+  await applyChanges(change, changes, hand.byId);
+  return keepPlan(tx, { body, eventId, byId: hand.byId, at: hand.now });
+}
+
+export const workPlanEndpoints = [
+  serve(workPlanAddress.sheet, ({ db, workshop, now }) => sheetOf(db, workshop, now())),
+  serve(workPlanAddress.make, ({ change, workshop, person: by, plans, now }) =>
+    change(async ({ tx, log }) => {
+      await tx.execute(PLAN_LOCK);
+      const before = await planInForce(tx);
+      const eventId = await newestEvent(tx);
+      // Somebody has just had it made.
+      if (before && before.eventId === eventId && now().getTime() - before.at.getTime() < 60_000)
+        return { planId: before.id };
+      const facts = await planFacts(tx, workshop, now());
+      const body = await plans.make({ facts, before: before?.body ?? null, seed: SEED });
+      const planId = await keepPlan(tx, { body, eventId, byId: by.id, at: now() });
+      await log({ what: 'had the plan made anew', resource: 'workPlan', id: String(planId) });
+      return { planId };
+    }),
+  ),
+  serve(workPlanAddress.hand, ({ change, body, workshop, person: by, plans, now }) =>
+    change(async (doing) => {
+      const planId = await layHand(doing, body.changes, {
+        ...{ workshop, maker: plans, now: now(), byId: by.id, planId: body.planId },
+      });
+      await doing.log({ what: 'changed the plan', resource: 'workPlan', id: String(planId), after: body.changes });
+      return { planId };
+    }),
+  ),
+  serve(workPlanAddress.addScenario, ({ change, body, person: by, now }) =>
+    change(async ({ tx, log }) => {
+      const open = await tx.$count(scenario, isNull(scenario.endedAt));
+      if (open >= 12) throw new RuleBroken('Twelve what-ifs are enough to compare: throw one away first.');
+      const { id } = made(
+        await tx
+          .insert(scenario)
+          .values({ name: body.name, changes: [...body.changes], byId: by.id, at: now() })
+          .returning(),
+      );
+      await log({ what: `thought of what if ${body.name}`, resource: 'workPlan', id, after: body });
+      return { id };
+    }),
+  ),
+  serve(workPlanAddress.throwAway, ({ change, params, body, now }) =>
+    change(async ({ tx, log }) => {
+      const { row, version } = await endScenario(tx, params.id, body.version, 'thrownAway', now());
+      await log({ what: `threw away the what-if ${row.name}`, resource: 'workPlan', id: row.id, before: row.changes });
+      return { version };
+    }),
+  ),
+  serve(workPlanAddress.adopt, ({ change, params, body, workshop, person: by, plans, now }) =>
+    change(async (doing) => {
+      const { row } = await endScenario(doing.tx, params.id, body.version, 'adopted', now());
+      const planId = await layHand(doing, row.changes, {
+        ...{ workshop, maker: plans, now: now(), byId: by.id, planId: body.planId },
+      });
+      await doing.log({
+        ...{ what: `adopted the what-if ${row.name}`, resource: 'workPlan', id: row.id, after: row.changes },
+      });
+      return { planId };
+    }),
+  ),
+  serve(workPlanAddress.absences, async ({ db }) =>
+    (await db.select().from(absence).where(isNull(absence.droppedAt)).orderBy(asc(absence.fromDay))).map(
+      ({ id, personId, fromDay, toDay, why }) => ({ id, personId, from: fromDay, to: toDay, why }),
+    ),
+  ),
+  serve(workPlanAddress.addAbsence, ({ change, params, body, person: by }) =>
+    change(async ({ tx, log }) => {
+      const who = one(await tx.select().from(person).where(eq(person.id, params.id)), 'person');
+      const { id } = made(
+        await tx
+          .insert(absence)
+          .values({ personId: who.id, fromDay: body.from, toDay: body.to, why: body.why, byId: by.id })
+          .returning(),
+      );
+      const what = `entered ${who.name} away ${body.from} to ${body.to}`;
+      await log({ what, resource: 'person', id: who.id, after: body });
+      return { id };
+    }),
+  ),
+  serve(workPlanAddress.dropAbsence, ({ change, params, now }) =>
+    change(async ({ tx, log }) => {
+      const [row] = await tx
+        .update(absence)
+        .set({ droppedAt: now() })
+        .where(and(eq(absence.id, params.id), isNull(absence.droppedAt)))
+        .returning();
+      if (!row) throw new RuleBroken('These days away were taken out already.');
+      const who = one(await tx.select().from(person).where(eq(person.id, row.personId)), 'person');
+      await log({ what: `took days away of ${who.name} out`, resource: 'person', id: who.id, before: row });
+      return { id: row.id };
+    }),
+  ),
+];
+
+async function endScenario(tx: Tx, id: string, version: number, ended: 'adopted' | 'thrownAway', at: Date) {
+  const row = one(await tx.select().from(scenario).where(eq(scenario.id, id)).for('update'), 'what-if');
+  if (row.endedAt)
+    throw new RuleBroken(`This what-if was ${row.ended === 'adopted' ? 'adopted' : 'thrown away'} already.`);
+  if (row.version !== version) throw new Stale({ version: row.version });
+  await tx
+    .update(scenario)
+    .set({ ended, endedAt: at, version: version + 1 })
+    .where(eq(scenario.id, id));
+  return { row, version: version + 1 };
+}

@@ -1,0 +1,78 @@
+import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import type { Case, Ground } from './case.ts';
+
+/** Everything that is done about the plan, fired ten times at once. */
+export function planCases({ sql, ilse, van }: Ground): Record<string, Case> {
+  const sheet = async () => (await ilse().get('/work-plan')).body as WorkPlanSheet;
+  const personId = async () => (await sql("select id from person where sign_in = 'mabel'")).rows[0].id as string;
+  const priority = async (i: number) => ({
+    ...{ kind: 'priority', job: (await van()).number, priority: i % 2 ? 'rush' : 'usual' },
+  });
+  const scenario = async () => {
+    await sql('update scenario set ended_at = now(), ended = $1 where ended_at is null', ['thrownAway']);
+    const body = { name: 'A rush', changes: [await priority(1)] };
+    return (await ilse().send('post', '/scenarios', body)).body.id as string;
+  };
+  return {
+    'post /work-plan': {
+      same: 'once',
+      different: 'once',
+      prepare: async () => {
+        await sql('delete from work_plan');
+        return { path: '/work-plan', body: () => ({}) };
+      },
+    },
+    'post /work-plan/changes': {
+      same: 'one',
+      different: 'one',
+      // The job it is about, and the plan.
+      events: 2,
+      prepare: async () => {
+        const { planId } = await sheet();
+        const changes = [await priority(0), await priority(1)];
+        return { path: '/work-plan/changes', body: (i) => ({ changes: [changes[i % 2]], planId }) };
+      },
+    },
+    'post /scenarios': {
+      same: 'all',
+      different: 'all',
+      prepare: async () => {
+        await sql('update scenario set ended_at = now(), ended = $1 where ended_at is null', ['thrownAway']);
+        const changes = [await priority(1)];
+        return { path: '/scenarios', body: (i) => ({ name: `What if ${i}`, changes }) };
+      },
+    },
+    'post /scenarios/:id/throw-away': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => ({ path: `/scenarios/${await scenario()}/throw-away`, body: () => ({ version: 1 }) }),
+    },
+    'post /scenarios/:id/adopt': {
+      same: 'one',
+      different: 'one',
+      events: 2,
+      prepare: async () => {
+        const id = await scenario();
+        const { planId } = await sheet();
+        return { path: `/scenarios/${id}/adopt`, body: () => ({ version: 1, planId }) };
+      },
+    },
+    'post /people/:id/absences': {
+      same: 'all',
+      different: 'all',
+      prepare: async () => ({
+        path: `/people/${await personId()}/absences`,
+        body: (i) => ({ from: `2027-02-0${(i % 9) + 1}`, to: '2027-02-20', why: `leave ${i}` }),
+      }),
+    },
+    'post /absences/:id/drop': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const body = { from: '2027-03-01', to: '2027-03-05', why: '' };
+        const { id } = (await ilse().send('post', `/people/${await personId()}/absences`, body)).body;
+        return { path: `/absences/${id}/drop`, body: () => ({}) };
+      },
+    },
+  };
+}
