@@ -16,8 +16,8 @@ import type { Config } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
-import type { PlanMaker } from './workPlan/planner.ts';
 import { type Visitor, visitorOf } from './session/signedIn.ts';
+import type { PlanMaker } from './workPlan/planner.ts';
 
 export interface House {
   /** For looking. */

@@ -3,7 +3,19 @@ import { linesOfJob, stagesOfJob } from './fromJob.ts';
 import type { StageRowFacts } from './stageRowFacts.ts';
 
 const stage = (key: string, hours: number, clocked: number, rework = 0, after: string[] = []): StageRowFacts => ({
-  ...{ key, name: key, hours, after, skill: 'electrical', traits: [], people: 1, mostPeople: null, liveHv: false, needs: '', note: '' },
+  ...{
+    key,
+    name: key,
+    hours,
+    after,
+    skill: 'electrical',
+    traits: [],
+    people: 1,
+    mostPeople: null,
+    liveHv: false,
+    needs: '',
+    note: '',
+  },
   ...{ hoursClocked: clocked, hoursRework: rework },
   steps: [{ text: 'torque', note: '', limit: { kind: 'torque', min: 40, max: 50, source: 'drawing 3' } }],
 });

@@ -22,6 +22,21 @@ export class Busy {
     return low;
   }
 
+  /** Up to here nothing as long as `shortest` fits in any more, from the beginning on. */
+  private full = 0;
+  private fullAt = 0;
+  private readonly shortest: number;
+
+  /** @param shortest the shortest anybody will ask for; what no longer fits is passed over at once. @default nothing is passed over */
+  constructor(shortest = 0) {
+    this.shortest = shortest;
+  }
+
+  /** The first minute from this one on that is worth asking about. */
+  worth(minute: number): number {
+    return minute < this.full ? this.full : minute;
+  }
+
   /** Index of the first stretch that touches [from, to); −1 where none does. */
   touching(from: number, to: number): number {
     const at = this.firstAfter(from);
@@ -34,10 +49,15 @@ export class Busy {
       this.from.push(from);
       this.to.push(to);
       this.by.push(by);
-      return;
+    } else {
+      this.from.splice(at, 0, from);
+      this.to.splice(at, 0, to);
+      this.by.splice(at, 0, by);
     }
-    this.from.splice(at, 0, from);
-    this.to.splice(at, 0, to);
-    this.by.splice(at, 0, by);
+    if (this.shortest === 0) return;
+    while (this.fullAt < this.from.length && this.from[this.fullAt]! < this.full + this.shortest) {
+      if (this.to[this.fullAt]! > this.full) this.full = this.to[this.fullAt]!;
+      this.fullAt++;
+    }
   }
 }

@@ -81,7 +81,7 @@ export class Decoder {
     this.free = new Float64Array(ground.people.length);
     this.freeBy = new Int32Array(ground.people.length);
     const { problem } = ground;
-    this.busy = problem.people.map(() => new Busy());
+    this.busy = problem.people.map(() => new Busy(ground.shortest));
     this.load = problem.people.map(() => 0);
     this.toolBusy = problem.tools.map(({ off }) => {
       const busy = new Busy();
@@ -245,7 +245,7 @@ export class Decoder {
       }
       const place = this.placeOver(task, start, end);
       if ('until' in place) {
-        if (this.explain) this.because(causes, this.causeOf(place));
+        if ('what' in place) this.because(causes, this.causeOf(place));
         start = place.until;
         continue;
       }
@@ -287,7 +287,8 @@ export class Decoder {
     if (this.free[person]! >= start) return this.free[person]!;
     const { calendar } = this.ground.people[person]!;
     const busy = this.busy[person]!;
-    let from = start;
+    // Whoever asks why is told by whom each minute was taken.
+    let from = this.explain ? start : busy.worth(start);
     let by = -1;
     for (;;) {
       let end = from + minutes;
@@ -437,10 +438,15 @@ export class Decoder {
     only: readonly boolean[] | null,
   ): number {
     let best = -1;
+    let end = NEVER;
     for (const one of people) {
-      // Whoever is not the easier one need not be looked at closely.
-      if ((best >= 0 && !this.easier(one, best)) || picked.includes(one) || (only && !only[one])) continue;
-      if (this.freeFrom(one, start, minutes) <= start) best = one;
+      if (picked.includes(one) || (only && !only[one]) || this.freeFrom(one, start, minutes) > start) continue;
+      // Whoever is there all the while has it done sooner than one who goes away in the middle.
+      const { calendar } = this.ground.people[one]!;
+      const over = calendar.always ? start + minutes : workedThrough(start, minutes, [calendar]);
+      if (best >= 0 && (over > end || (over === end && !this.easier(one, best)))) continue;
+      best = one;
+      end = over;
     }
     return best;
   }
@@ -519,11 +525,33 @@ export class Decoder {
     return { pieces };
   }
 
+  /** Where a stage can be done over a time, or the first minute at which there is a place for so long. */
+  private placeFrom(
+    task: Task,
+    here: number | null,
+    start: number,
+    end: number,
+  ): { place: number } | { until: number } {
+    let until = NEVER;
+    if (here !== null && task.places.includes(here)) {
+      until = this.visits.fit(task.job, here, start, end - start);
+      if (until === start) return { place: here };
+    }
+    for (const place of task.places) {
+      if (place === here) continue;
+      const from = this.visits.fit(task.job, place, start, end - start);
+      if (from === start) return { place };
+      if (from < until) until = from;
+    }
+    return { until };
+  }
+
   /** Where a stage can be done over a time: where its vehicle stands already, if it can be there. */
-  private placeOver(task: Task, start: number, end: number): { place: number } | Obstacle {
+  private placeOver(task: Task, start: number, end: number): { place: number } | Obstacle | { until: number } {
     if (task.stage.at === 'beside') return AT_BENCH;
     if (task.stage.at === 'away') return this.visits.obstacle(task.job, AWAY, start, end) ?? { place: AWAY };
     const here = this.visits.before(task.job, start);
+    if (!this.explain) return this.placeFrom(task, here, start, end);
     let soonest: Obstacle | null = null;
     if (here !== null && task.places.includes(here)) {
       soonest = this.visits.obstacle(task.job, here, start, end);
@@ -570,7 +598,7 @@ class Waiting {
     return difference !== 0 ? difference < 0 : a < b;
   }
   push(one: number): void {
-    const { heap } = this;
+    const heap = this.heap;
     let at = heap.length;
     heap.push(one);
     while (at > 0) {
@@ -582,7 +610,7 @@ class Waiting {
     heap[at] = one;
   }
   pop(): number {
-    const { heap } = this;
+    const heap = this.heap;
     const top = heap[0];
     const last = heap.pop();
     if (top === undefined || last === undefined) return -1;

@@ -161,7 +161,7 @@ export function planGround(facts: PlanFacts): PlanGround {
       const most = Math.max(stage.people, stage.mostPeople ?? stage.people);
       return {
         ...{ id: stage.id, jobId: job.number, after: stage.after.flatMap((key) => idOf.get(key) ?? []) },
-        ...{ minutes: Math.max(5, Math.ceil(left * 60)), people: stage.people, mostPeople: most },
+        ...{ minutes: Math.max(5, Math.ceil((left * 60) / 5 - 1e-9) * 5), people: stage.people, mostPeople: most },
         ...{ skill: stage.skill || null, liveHv: stage.liveHv, earliest, tools: [], firmId: null },
         at: stage.traits.includes('away') ? 'away' : stage.traits.includes('beside') ? 'beside' : 'vehicle',
         traits: [

@@ -38,6 +38,8 @@ export interface Ground {
   readonly tasks: readonly Task[];
   readonly people: readonly Crew[];
   readonly firms: readonly Calendar[];
+  /** Minutes of the shortest stage there is, all its people on it. */
+  readonly shortest: number;
   readonly impossible: ReadonlyMap<number, Impossible>;
   /** Tasks in an order in which none comes before what it waits for; those that cannot be planned are left out. */
   readonly order: readonly number[];
@@ -117,6 +119,12 @@ export function groundOf(problem: PlanProblem): Ground {
   }));
   return {
     ...{ problem, tasks, impossible, order },
+    shortest: Math.max(
+      1,
+      Math.ceil(
+        Math.min(...problem.stages.map(({ minutes, people, mostPeople }) => minutes / Math.max(people, mostPeople, 1))),
+      ),
+    ),
     people: problem.people.map(({ off, hvUntil }, index) => ({
       ...{ index, hvUntil, versatility: versatility[index]!, calendar: new Calendar(off) },
     })),

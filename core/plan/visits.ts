@@ -83,7 +83,7 @@ export class Visits {
 
   /** What keeps the vehicle of a job from being in a place over [from, to); null where nothing does. */
   obstacle(job: number, place: number, from: number, to: number): Obstacle | null {
-    const { move } = this;
+    const move = this.move;
     const own = this.ofJob[job]!;
     for (let i = lastBefore(own, to + move); i >= 0; i--) {
       const visit = own[i]!;
@@ -106,6 +106,36 @@ export class Visits {
     }
     const shut = this.closed[place]!.touching(from, to);
     return shut < 0 ? null : { until: this.closed[place]!.to[shut]!, what: 'place', job: -1, place };
+  }
+
+  /** The first minute from this one on at which the vehicle of a job can be in a place for so long. */
+  fit(job: number, place: number, from: number, minutes: number): number {
+    let start = from;
+    for (;;) {
+      const until = this.blocked(job, place, start, start + minutes);
+      if (until <= start) return start;
+      start = until;
+    }
+  }
+
+  /** As `obstacle`, only until when; the minute asked about, where nothing is in the way. */
+  private blocked(job: number, place: number, from: number, to: number): number {
+    const move = this.move;
+    const own = this.ofJob[job]!;
+    for (let i = lastBefore(own, to + move); i >= 0; i--) {
+      const visit = own[i]!;
+      if (visit.to + move <= from) break;
+      if (visit.place !== place) return visit.to + move;
+    }
+    if (place === AWAY) return from;
+    const taken = this.inPlace[place]!;
+    for (let i = lastBefore(taken, to + move); i >= 0; i--) {
+      const visit = taken[i]!;
+      if (visit.to + move <= from) break;
+      if (visit.job !== job) return visit.to + move;
+    }
+    const shut = this.closed[place]!.touching(from, to);
+    return shut < 0 ? from : this.closed[place]!.to[shut]!;
   }
 
   /** Puts the vehicle of a job into a place over [from, to), which nothing keeps it from. */
@@ -133,7 +163,7 @@ export class Visits {
   private nobody(place: number, from: number, to: number): boolean {
     if (place === AWAY) return true;
     const taken = this.inPlace[place]!;
-    for (let i = lastBefore(taken, to); i >= 0 && taken[i]!.to > from; i--) return false;
-    return this.closed[place]!.touching(from, to) < 0;
+    const last = taken[lastBefore(taken, to)];
+    return !(last && last.to > from) && this.closed[place]!.touching(from, to) < 0;
   }
 }

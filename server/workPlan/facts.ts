@@ -62,7 +62,9 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
         ) order by j.number), '[]'::json)
         from job j join vehicle v on v.id = j.vehicle_id where j.state = any(${sql.param(PLANNED)}::text[])) as jobs
     from local`);
-  const { day, minute, people, places, jobs } = rows[0]!;
+  const { day, people, places, jobs } = rows[0]!;
+  // To the quarter: nobody plans by the minute.
+  const minute = Math.ceil(rows[0]!.minute / 15) * 15;
   const { dayStartH, dayEndH, breakH, workingDays, practice } = workshop;
   return {
     ...{ now: { day, minute }, workingDays, people, places, moveMinutes: MOVE_MINUTES },

@@ -52,6 +52,9 @@ test('axe finds nothing on any place', async ({ page, address }) => {
   await page.goto(`${address}/kits/stages`);
   await expect(page.locator('.stages-editor')).toBeVisible();
   await look('lists of stages');
+  await page.goto(`${address}/plan`);
+  await expect(page.locator('.plan-bar').first()).toBeVisible();
+  await look('plan');
   await page.goto(`${address}/workshop`);
   await expect(page.getByText('An hour by skill')).toBeVisible();
   await look('the workshop');

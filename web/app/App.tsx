@@ -27,6 +27,7 @@ const OrderPlace = lazy(() => import('../places/orders/OrderPlace.tsx'));
 const FitterPage = lazy(() => import('../places/fitter/FitterPage.tsx'));
 const ClientPage = lazy(() => import('../places/client/ClientPage.tsx'));
 const Stores = lazy(() => import('../places/stores/StoresPlace.tsx'));
+const Plan = lazy(() => import('../places/plan/PlanPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
@@ -58,6 +59,7 @@ function Places() {
           <Route path="/stores" element={<Navigate to="needs" replace />} />
           <Route path="/stores/:look" element={<Stores />} />
           <Route path="/stores/:look/:id" element={<Stores />} />
+          <Route path="/plan" element={<Plan />} />
           <Route path="/people" element={<People />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />

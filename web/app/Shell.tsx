@@ -79,6 +79,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/stores" className={({ isActive }) => (isActive ? 'here' : '')}>
             Stores
           </NavLink>
+          <NavLink to="/plan" className={({ isActive }) => (isActive ? 'here' : '')}>
+            Plan
+          </NavLink>
           <NavLink to="/people" className={({ isActive }) => (isActive ? 'here' : '')}>
             People
           </NavLink>

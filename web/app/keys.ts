@@ -7,9 +7,9 @@ import { STEPS } from './steps.ts';
 export const KEYS = {
   find: { press: ['/'], shown: '/', does: 'find a job, vehicle or part' },
   places: {
-    press: ['alt+f', 'alt+j', 'alt+k', 'alt+m', 'alt+c', 'alt+s', 'alt+p'],
-    shown: 'Alt F, J, K, M, C, S, P',
-    does: 'Floor, Jobs, Kits, Models, Components, Stores, People',
+    press: ['alt+f', 'alt+j', 'alt+k', 'alt+m', 'alt+c', 'alt+s', 'alt+l', 'alt+p'],
+    shown: 'Alt F, J, K, M, C, S, L, P',
+    does: 'Floor, Jobs, Kits, Models, Components, Stores, Plan, People',
   },
   steps: {
     press: STEPS.map((step) => step.key as string),

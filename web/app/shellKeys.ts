@@ -32,6 +32,7 @@ const PLACE_OF: Readonly<Record<string, string>> = {
   KeyM: '/models',
   KeyC: '/components',
   KeyS: '/stores',
+  KeyL: '/plan',
   KeyP: '/people',
 };
 

@@ -86,7 +86,7 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(
     (key) =>
       typeof key === 'string' &&
-      /\/(events|history|price|actual|client-page|fabrication)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds|sales|own-vehicles)/.test(
+      /\/(events|history|price|actual|client-page|fabrication)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds|sales|own-vehicles|work-plan|absences)/.test(
         key,
       ),
   ).catch(() => {});

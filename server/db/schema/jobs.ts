@@ -16,12 +16,12 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { DesignInputs } from '../../../core/design/inputs.ts';
 import { upgradeDesign } from '../../../core/design/upgrade.ts';
-import { PRIORITIES } from '../../../core/plan/facts.ts';
 import type { VehicleUse } from '../../../core/figures/slots.ts';
 import type { FitWork, WorkEffects } from '../../../core/fit/finding.ts';
 import { PLACE_KINDS } from '../../../core/floor/plan.ts';
 import { JOB_STATES } from '../../../core/job/states.ts';
 import type { CoverChoice } from '../../../core/kit/kit.ts';
+import { PRIORITIES } from '../../../core/plan/facts.ts';
 import type { EvidenceEntry } from '../../../core/practice/evidence.ts';
 import type { PackedRoute } from '../../../core/road/packedRoute.ts';
 import { PART_STATES } from '../../../core/stores/partMove.ts';

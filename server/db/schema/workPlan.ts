@@ -1,5 +1,17 @@
 import { sql } from 'drizzle-orm';
-import { bigint, bigserial, check, date, index, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  bigserial,
+  check,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { PlanChange } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
 import { at } from './columns.ts';
@@ -36,10 +48,7 @@ export const scenario = pgTable(
     ended: text('ended', { enum: ['adopted', 'thrownAway'] }),
     version: integer('version').notNull().default(1),
   },
-  (t) => [
-    index('scenario_by').on(t.byId),
-    check('scenario_ended', sql`(${t.endedAt} is null) = (${t.ended} is null)`),
-  ],
+  (t) => [index('scenario_by').on(t.byId), check('scenario_ended', sql`(${t.endedAt} is null) = (${t.ended} is null)`)],
 );
 
 /** Whole days somebody is not there. */

@@ -1,0 +1,140 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import { choose, expect, signIn, test } from './fixture.ts';
+
+const open = async (page: Page, address: string) => {
+  await page.goto(`${address}/plan`);
+  await expect(page.locator('.plan-bar').first()).toBeVisible();
+};
+const sheetOf = async (page: Page, address: string) =>
+  (await (await page.request.get(`${address}/api/work-plan`)).json()) as WorkPlanSheet;
+// Asked again while colours are on their way from one state of a button to the next.
+const fine = (page: Page) =>
+  expect
+    .poll(async () =>
+      (await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => [id, nodes[0]?.html]),
+    )
+    .toEqual([]);
+const worked = (page: Page, name: string) =>
+  page.getByRole('button', { name, exact: true }).and(page.locator(':enabled'));
+
+test('a late part and a rush job are thought of, compared with the plan as it stands, and adopted', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  await open(page, address);
+  await expect(page.locator('[data-late]')).toContainText(/in time|late of/);
+  await fine(page);
+  await page.getByRole('button', { name: /a week late/ }).click();
+  const panel = page.locator('[data-if-accepted]');
+  await expect(panel).toContainText(/7 days later/);
+  await expect(worked(page, 'Adopt it')).toBeVisible();
+  await expect(panel).toContainText('as it stands');
+  await page.getByRole('button', { name: 'as it stands' }).click();
+  await expect(panel).toBeHidden();
+
+  await page.getByRole('button', { name: 'New what-if' }).click();
+  await choose(page, 'What is otherwise', 'A job counts more or less');
+  await page.getByRole('button', { name: 'Keep it beside the plan' }).click();
+  await expect(page.getByText(/Job is (missing|needed)|is not the number of a job/).first()).toBeVisible();
+  await choose(page, 'Job', 'Mobile library');
+  await expect(page.getByLabel('Called')).toHaveValue(/a rush job/);
+  await fine(page);
+  await page.getByRole('button', { name: 'Keep it beside the plan' }).click();
+  const rush = page.getByLabel('What if', { exact: true }).getByRole('button', { name: /a rush job/ });
+  await rush.click();
+  await expect(worked(page, 'Adopt it')).toBeVisible();
+  await page.getByRole('button', { name: 'Adopt it' }).click();
+  await expect(rush).toBeHidden();
+  await expect(panel).toBeHidden();
+  const { facts } = await sheetOf(page, address);
+  expect(facts.jobs.find(({ title }) => title === 'Mobile library')!.priority).toBe('rush');
+
+  // The late part as well: the day of its line moves.
+  const before = facts.jobs.flatMap(({ parts }) => parts).find(({ due }) => due !== null)!;
+  await page.getByRole('button', { name: /a week late/ }).click();
+  await expect(worked(page, 'Adopt it')).toBeVisible();
+  await page.getByRole('button', { name: 'Adopt it' }).click();
+  await expect(page.getByRole('button', { name: /a week late/ })).toBeHidden();
+  const after = (await sheetOf(page, address)).facts.jobs
+    .flatMap(({ parts }) => parts)
+    .find(({ componentId, due }) => componentId === before.componentId && due !== null)!;
+  expect(Date.parse(after.due!) - Date.parse(before.due!)).toBe(7 * 86_400_000);
+});
+
+test('a stage is carried by the keys, held, seen why, and let go again', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  await open(page, address);
+  await page.getByText('by vehicle').click();
+  const bar = page.getByLabel('Plan', { exact: true }).locator('[data-bar="Fit connectors, label, clamp"]').first();
+  await bar.focus();
+  await page.keyboard.press('Space');
+  for (let day = 0; day < 14; day++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-if-accepted]')).toContainText(/Fit connectors, label, clamp of .* not before/);
+  await expect(worked(page, 'Accept')).toBeVisible();
+  await fine(page);
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.locator('[data-if-accepted]')).toBeHidden();
+  await expect(page.locator('[data-planned="connectors"]')).toContainText(/held until/);
+  await expect(page.locator('[data-planned="connectors"]')).toContainText(/even chance .*, nine in ten/);
+  await page.getByLabel('Not before').clear();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Let it go' }).click();
+  await expect(worked(page, 'Accept')).toBeVisible();
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.locator('[data-planned="connectors"]')).not.toContainText(/held until/);
+  await page.getByText('by person').click();
+  await expect(page.locator('[data-row="Soren Adaro"] .plan-bar').first()).toBeVisible();
+  await fine(page);
+});
+
+test('two people lay a hand on the plan: the second sees that it has moved, and decides again', async ({
+  browser,
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  await open(page, address);
+  await page.getByRole('button', { name: 'Soren away a week' }).click();
+  await expect(worked(page, 'Adopt it')).toBeVisible();
+  // What the other does is not told to this page until it has been refused.
+  let told = false;
+  await page.route('**/api/work-plan', (route) => (told ? route.continue() : route.abort()));
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(other, address, 'ilse');
+  await open(other, address);
+  await other.getByRole('button', { name: 'Mobile library' }).or(other.locator('[data-job] button')).first().click();
+  await choose(other, 'This job is planned', 'a rush job');
+  await expect(worked(other, 'Accept')).toBeVisible();
+  await other.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(other.locator('[data-if-accepted]')).toBeHidden();
+  await page.getByRole('button', { name: 'Adopt it' }).click();
+  await expect(page.getByText('The plan has moved meanwhile')).toBeVisible();
+  told = true;
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await expect
+    .poll(async () => {
+      await worked(page, 'Adopt it')
+        .click({ timeout: 2000 })
+        .catch(() => {});
+      return page.locator('[data-if-accepted]').count();
+    })
+    .toBe(0);
+  const { facts, scenarios } = await sheetOf(page, address);
+  expect(scenarios.some(({ name }) => name === 'Soren away a week')).toBe(false);
+  expect(facts.people.find(({ name }) => name === 'Soren Adaro')!.away).toHaveLength(1);
+});
+
+test('who only works here looks, thinks, and changes nothing', async ({ page, address }) => {
+  await signIn(page, address, 'jory');
+  await open(page, address);
+  await page.locator('.plan-bar').first().click();
+  await expect(page.getByText('Why not sooner')).toBeVisible();
+  await expect(page.getByLabel('Not before')).toBeHidden();
+  await page.getByRole('button', { name: 'Soren away a week' }).click();
+  await expect(page.locator('[data-if-accepted]')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Adopt it' })).toBeHidden();
+});

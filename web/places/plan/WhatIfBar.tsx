@@ -1,0 +1,45 @@
+import { PlusOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { hasRole } from '../../../contract/rights.ts';
+import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
+import { usePerson } from '../../data/session.tsx';
+
+interface Props {
+  readonly sheet: WorkPlanSheet;
+  readonly chosen: ScenarioRow | null;
+  readonly onChoose: (scenario: ScenarioRow | null) => void;
+  readonly onNew: () => void;
+  /** What the plan that is shown comes to. */
+  readonly says: string;
+}
+
+/** The plan as it stands and the what-ifs beside it: pressing one shows the plan it would make. */
+export function WhatIfBar({ sheet, chosen, onChoose, onNew, says }: Props) {
+  const { role } = usePerson();
+  return (
+    <section className="sheet what-if" aria-label="What if">
+      <strong>What if</strong>
+      <Button type={chosen ? 'default' : 'primary'} aria-pressed={!chosen} onClick={() => onChoose(null)}>
+        as it stands
+      </Button>
+      {sheet.scenarios.map((one) => (
+        <Button
+          key={one.id}
+          type={chosen?.id === one.id ? 'primary' : 'default'}
+          aria-pressed={chosen?.id === one.id}
+          onClick={() => onChoose(one)}
+        >
+          {one.name}
+        </Button>
+      ))}
+      {hasRole(role, workPlanAddress.addScenario.may) && (
+        <Button type="dashed" icon={<PlusOutlined />} onClick={onNew}>
+          New what-if
+        </Button>
+      )}
+      <span className={`push ${says.includes('late') ? 'stop strong' : 'pass'}`} data-late>
+        {says}
+      </span>
+    </section>
+  );
+}
