@@ -7,6 +7,7 @@ import { signInOver } from '../tests/api/signInOver.ts';
 import { dragging } from './bench/drag.ts';
 import { layingOut, matchAgain, ranking } from './bench/matching.ts';
 import { offerOf200 } from './bench/offer.ts';
+import { planning } from './bench/plan.ts';
 import { afterOneInput, spreadOfRange, turned } from './bench/questions.ts';
 import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
@@ -175,6 +176,7 @@ const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
     spreadOfRange(),
     turned(),
     offerOf200(),
+    ...planning(),
   ],
   matching: async () => [ranking(), matchAgain(), await layingOut()],
   page: pageRows,

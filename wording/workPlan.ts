@@ -51,6 +51,9 @@ export interface ReasonText {
   readonly sooner: string;
 }
 
+/** A name inside a sentence: its first letter small, unless it is an abbreviation. */
+const inSentence = (name: string): string => name.replace(/^[A-Z](?=[a-z ])/, (letter) => letter.toLowerCase());
+
 const waitsText = (why: EarliestWhy): ReasonText => {
   const day = formatDay(why.day);
   if (why.kind === 'held') return { text: `held until ${day}`, sooner: 'let it begin when it can' };
@@ -68,7 +71,7 @@ export function causeText(cause: Cause, stage: StoredStage, names: PlanNames): R
   const other = (id: string | null) => {
     const one = names.stage(id);
     if (!one) return '';
-    return one.job === stage.job ? one.name.toLowerCase() : `${one.name.toLowerCase()} of ${one.job}`;
+    return one.job === stage.job ? inSentence(one.name) : `${inSentence(one.name)} of ${one.job}`;
   };
   switch (cause.kind) {
     case 'now':
@@ -139,7 +142,7 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
     case 'tooFar':
       return 'cannot be done within two years as things are';
     case 'before':
-      return `waits for ${names.stage(why.stageId)?.name.toLowerCase() ?? 'a stage'}, which cannot be planned`;
+      return `waits for ${inSentence(names.stage(why.stageId)?.name ?? 'a stage')}, which cannot be planned`;
   }
 }
 

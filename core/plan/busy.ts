@@ -25,6 +25,8 @@ export class Busy {
   /** Up to here nothing as long as `shortest` fits in any more, from the beginning on. */
   private full = 0;
   private fullAt = 0;
+  /** Who has the last of it. */
+  fullBy = -1;
   private readonly shortest: number;
 
   /** @param shortest the shortest anybody will ask for; what no longer fits is passed over at once. @default nothing is passed over */
@@ -56,7 +58,10 @@ export class Busy {
     }
     if (this.shortest === 0) return;
     while (this.fullAt < this.from.length && this.from[this.fullAt]! < this.full + this.shortest) {
-      if (this.to[this.fullAt]! > this.full) this.full = this.to[this.fullAt]!;
+      if (this.to[this.fullAt]! > this.full) {
+        this.full = this.to[this.fullAt]!;
+        this.fullBy = this.by[this.fullAt]!;
+      }
       this.fullAt++;
     }
   }

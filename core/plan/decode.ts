@@ -27,7 +27,7 @@ interface Placed {
   readonly place: number;
   readonly tools: readonly number[];
   readonly firmSlot: number;
-  readonly causes: Cause[];
+  readonly causes: readonly Cause[];
 }
 
 /** Who could do a stage, or from when on it may be asked again. */
@@ -47,14 +47,13 @@ interface Short {
 
 const NEVER = Number.POSITIVE_INFINITY;
 const NOBODY: readonly number[] = [];
+const NO_CAUSES: readonly Cause[] = [];
 const NO_FIRM = { slot: -1, until: 0, by: -1 };
 const NO_TOOLS: { readonly pieces: readonly number[] } = { pieces: NOBODY };
 const BESIDE = -2;
 const AT_BENCH = { place: BESIDE };
 /** More tries than any real plan needs: a guard, not a limit. */
 const MOST_TRIES = 20_000;
-/** Causes a person reads. */
-const MOST_CAUSES = 4;
 
 /** Puts stages one after another, each as early as what is there already lets it. */
 export class Decoder {
@@ -159,8 +158,10 @@ export class Decoder {
       if (best === null || ('end' in found && (!('end' in best) || found.end < best.end))) best = found;
     }
     if (best === null) return;
-    if ('end' in best) this.book(task, best);
-    else this.failed.set(task.index, best);
+    if ('end' in best) {
+      const causes = this.explain ? this.causesOf(task, best.people.length, best.start) : NO_CAUSES;
+      this.book(task, { ...best, causes });
+    } else this.failed.set(task.index, best);
   }
 
   /** Puts a stage just where it was; false where that does not hold any more. */
@@ -185,7 +186,8 @@ export class Decoder {
     const firmSlot = this.firmOver(task, fixed.start, end);
     if ('until' in tools || firmSlot.slot < -1) return false;
     const place = stage.at === 'beside' ? BESIDE : fixed.place;
-    this.book(task, { ...fixed, end, tools: tools.pieces, place, firmSlot: firmSlot.slot, causes: [] });
+    const causes = this.explain ? this.causesOf(task, count, fixed.start) : NO_CAUSES;
+    this.book(task, { ...fixed, end, tools: tools.pieces, place, firmSlot: firmSlot.slot, causes });
     return true;
   }
 
@@ -199,53 +201,33 @@ export class Decoder {
     return Math.max(1, Math.ceil(firm >= 0 ? stage.minutes : stage.minutes / Math.max(count, 1)));
   }
 
-  /** The earliest a stage can be done by so many people, with what kept it from being sooner. */
+  /** The earliest a stage can be done by so many people. */
   private earliest(task: Task, count: number): Placed | Impossible {
     const { stage } = task;
     const { problem } = this.ground;
-    const causes: Cause[] = [];
     this.free.fill(-1);
-    let start = 0;
-    this.because(causes, { kind: 'now' });
-    if (stage.earliest > start) {
-      start = stage.earliest;
-      this.because(causes, { kind: 'earliest' });
-    }
-    const gate = this.gateOf(task);
-    if (gate > start) {
-      start = gate;
-      this.because(causes, { kind: 'gate' });
-    }
-    for (const one of task.before) {
-      const { end } = this.placed[one]!;
-      if (end < start || end === 0) continue;
-      start = end;
-      this.because(causes, { kind: 'after', stageId: this.ground.tasks[one]!.stage.id });
-    }
+    let start = Math.max(0, stage.earliest, this.gateOf(task));
+    for (const one of task.before) start = Math.max(start, this.placed[one]!.end);
     for (let tries = 0; tries < MOST_TRIES && start <= problem.horizon; tries++) {
       const crew = this.crewAt(task, count, start);
       if (crew.from > start) {
         if (crew.from === NEVER) return stage.liveHv ? { kind: 'noPair' } : { kind: 'tooFar' };
-        if (crew.cause) this.because(causes, crew.cause);
         start = crew.from;
         continue;
       }
       const { end } = crew;
       const firm = this.firmOver(task, start, end);
       if (firm.slot < -1) {
-        this.because(causes, { kind: 'firm', firmId: stage.firmId!, stageId: this.idOf(firm.by) });
         start = firm.until;
         continue;
       }
       const tools = this.toolsOver(task, start, end);
       if ('until' in tools) {
-        this.because(causes, { kind: 'tool', tool: tools.tool, stageId: this.idOf(tools.by) });
         start = tools.until;
         continue;
       }
-      const place = this.placeOver(task, start, end);
+      const place = this.placeFrom(task, start, end);
       if ('until' in place) {
-        if ('what' in place) this.because(causes, this.causeOf(place));
         start = place.until;
         continue;
       }
@@ -256,19 +238,37 @@ export class Decoder {
         place: place.place,
         tools: tools.pieces,
         firmSlot: firm.slot,
-        causes,
+        causes: NO_CAUSES,
       };
     }
     return { kind: 'tooFar' };
   }
 
-  /** Notes what a stage waited for: the last is told first, nothing twice. */
-  private because(causes: Cause[], cause: Cause): void {
-    if (!this.explain) return;
-    const again = causes.findIndex((one) => JSON.stringify(one) === JSON.stringify(cause));
-    if (again >= 0) causes.splice(again, 1);
-    causes.unshift(cause);
-    if (causes.length > MOST_CAUSES) causes.pop();
+  /**
+   * Why a stage that is about to be put at a minute is not sooner: what is over just then, or else everything that keeps it
+   * from the minute before.
+   */
+  private causesOf(task: Task, count: number, start: number): Cause[] {
+    const { stage } = task;
+    if (start === 0) return [{ kind: 'now' }];
+    const causes: Cause[] = task.before.flatMap((one): Cause[] =>
+      this.placed[one]!.end === start ? [{ kind: 'after', stageId: this.ground.tasks[one]!.stage.id }] : [],
+    );
+    if (stage.earliest === start) causes.unshift({ kind: 'earliest' });
+    if (causes.length > 0) return causes;
+    const sooner = start - 1;
+    this.free.fill(-1);
+    const crew = this.crewAt(task, count, sooner);
+    if (crew.from > sooner) causes.push(crew.cause ?? { kind: 'people', personId: null, stageId: null });
+    const end = crew.end < NEVER ? crew.end : sooner + this.minutesEach(task, count);
+    const firm = this.firmOver(task, sooner, end);
+    if (firm.slot < -1) causes.push({ kind: 'firm', firmId: stage.firmId!, stageId: this.idOf(firm.by) });
+    const tools = this.toolsOver(task, sooner, end);
+    if ('until' in tools) causes.push({ kind: 'tool', tool: tools.tool, stageId: this.idOf(tools.by) });
+    const place = this.placeOver(task, sooner, end);
+    if ('until' in place) causes.push(this.causeOf(place));
+    // Nothing but its own choice keeps it.
+    return causes.length > 0 ? causes : [{ kind: 'gate' }];
   }
 
   private idOf(task: number): string | null {
@@ -287,9 +287,8 @@ export class Decoder {
     if (this.free[person]! >= start) return this.free[person]!;
     const { calendar } = this.ground.people[person]!;
     const busy = this.busy[person]!;
-    // Whoever asks why is told by whom each minute was taken.
-    let from = this.explain ? start : busy.worth(start);
-    let by = -1;
+    let from = busy.worth(start);
+    let by = from > start ? busy.fullBy : -1;
     for (;;) {
       let end = from + minutes;
       if (!calendar.always) {
@@ -373,7 +372,7 @@ export class Decoder {
     if (stage.liveHv) whom = this.later(whom, this.nth(authorised, 1, start, minutes));
     const from = whom < 0 ? NEVER : this.free[whom]!;
     if (from > start) {
-      if (!this.explain || whom < 0) return { from, end: NEVER, people: NOBODY, cause: null };
+      if (whom < 0) return { from, end: NEVER, people: NOBODY, cause: null };
       const personId = this.ground.problem.people[whom]!.id;
       const stageId = this.idOf(this.freeBy[whom]!);
       return { from, end: NEVER, people: NOBODY, cause: { kind: 'people', personId, stageId } };
@@ -526,12 +525,13 @@ export class Decoder {
   }
 
   /** Where a stage can be done over a time, or the first minute at which there is a place for so long. */
-  private placeFrom(
-    task: Task,
-    here: number | null,
-    start: number,
-    end: number,
-  ): { place: number } | { until: number } {
+  private placeFrom(task: Task, start: number, end: number): { place: number } | { until: number } {
+    if (task.stage.at === 'beside') return AT_BENCH;
+    if (task.stage.at === 'away') {
+      const from = this.visits.fit(task.job, AWAY, start, end - start);
+      return from === start ? { place: AWAY } : { until: from };
+    }
+    const here = this.visits.before(task.job, start);
     let until = NEVER;
     if (here !== null && task.places.includes(here)) {
       until = this.visits.fit(task.job, here, start, end - start);
@@ -547,11 +547,10 @@ export class Decoder {
   }
 
   /** Where a stage can be done over a time: where its vehicle stands already, if it can be there. */
-  private placeOver(task: Task, start: number, end: number): { place: number } | Obstacle | { until: number } {
+  private placeOver(task: Task, start: number, end: number): { place: number } | Obstacle {
     if (task.stage.at === 'beside') return AT_BENCH;
     if (task.stage.at === 'away') return this.visits.obstacle(task.job, AWAY, start, end) ?? { place: AWAY };
     const here = this.visits.before(task.job, start);
-    if (!this.explain) return this.placeFrom(task, here, start, end);
     let soonest: Obstacle | null = null;
     if (here !== null && task.places.includes(here)) {
       soonest = this.visits.obstacle(task.job, here, start, end);

@@ -64,13 +64,27 @@ export function groundOf(problem: PlanProblem): Ground {
     for (const one of list) next[one]!.push(index);
   });
   const authorised = everybody.filter((one) => problem.people[one]!.hvUntil > 0);
+  const byPeople = new Map<string, readonly boolean[]>();
+  const leadersOf = (able: readonly number[]): readonly boolean[] => {
+    const key = able.join();
+    const known = byPeople.get(key) ?? problem.people.map((_, one) => able.includes(one));
+    byPeople.set(key, known);
+    return known;
+  };
+  const bySkill = new Map<string | null, readonly number[]>();
+  const ableTo = (skill: string | null): readonly number[] => {
+    const known =
+      bySkill.get(skill) ?? everybody.filter((one) => skill === null || problem.people[one]!.skills.includes(skill));
+    bySkill.set(skill, known);
+    return known;
+  };
   const made = problem.stages.map((stage, index): Task => {
     const places = problem.places
       .map((place, at) => ({ place, at }))
       .filter(({ place }) => stage.traits.every((trait) => place.traits.includes(trait)))
       .sort((a, b) => a.place.traits.length - b.place.traits.length || a.at - b.at)
       .map(({ at }) => at);
-    const able = everybody.filter((one) => stage.skill === null || problem.people[one]!.skills.includes(stage.skill));
+    const able = ableTo(stage.skill);
     return {
       ...{
         index,
@@ -83,7 +97,7 @@ export function groundOf(problem: PlanProblem): Ground {
         able,
       },
       job: jobs.get(stage.jobId) ?? -1,
-      mayLead: problem.people.map((_, one) => able.includes(one)),
+      mayLead: leadersOf(able),
       places: stage.at === 'vehicle' ? places : [],
       tools: stage.tools.map((kind) => problem.tools.flatMap((tool, at) => (tool.kind === kind ? [at] : []))),
       firm: stage.firmId === null ? -1 : (firms.get(stage.firmId) ?? -2),

@@ -11,6 +11,8 @@ export interface PlanOptions {
   readonly passes?: number;
   /** A plan of before: where it still holds it is never bettered by a worse one. */
   readonly before?: readonly PlannedStage[];
+  /** Whether it is told how far from the best possible it is. @default true */
+  readonly bounded?: boolean;
 }
 
 export interface FoundPlan extends WorkPlan {
@@ -41,8 +43,12 @@ interface Judged {
   readonly cost: PlanCost;
 }
 
+/** Passes of a plan that somebody waits for with a stage in hand. */
+export const glancePasses = (stages: number): number =>
+  Math.max(2, Math.min(80, Math.round(3000 / Math.max(stages, 1))));
+
 /** The costs a bound is known of. */
-const bounded = ({ late, ends }: PlanCost): number => 100 * late + ends;
+const boundedCost = ({ late, ends }: PlanCost): number => 100 * late + ends;
 
 /**
  * A plan for all jobs: as early as people, places, tools, firms and parts let them be, lateness counted first. It is put
@@ -58,12 +64,14 @@ export class Planner {
   private top: Judged | null = null;
   private done = 0;
   private readonly before: readonly PlannedStage[] | undefined;
+  private readonly bounded: boolean;
 
-  constructor(problem: PlanProblem, { seed, passes, before }: PlanOptions) {
+  constructor(problem: PlanProblem, { seed, passes, before, bounded = true }: PlanOptions) {
     this.ground = groundOf(problem);
     this.random = seeded(seed);
     this.passes = passes ?? passesFor(problem.stages.length);
     this.before = before;
+    this.bounded = bounded;
   }
 
   private judge(recipe: Recipe, make: Make = decode): Judged {
@@ -73,7 +81,9 @@ export class Planner {
     const sum = costSum(cost) + decoder.failed.size * 1e7;
     const judged = { recipe, make, decoder, sum, cost };
     this.done++;
-    if (this.top === null || sum < this.top.sum - 1e-9) this.top = judged;
+    // Of two alike the one that was put together anew.
+    if (this.top === null || sum < this.top.sum - 1e-9 || (sum <= this.top.sum + 1e-9 && make === decode))
+      this.top = judged;
     return judged;
   }
 
@@ -86,11 +96,14 @@ export class Planner {
       const fixed = fixedOf(ground, this.before);
       this.judge({ keys: latestStarts(ground), gates }, (on, recipe, explain) => replay(on, fixed, recipe, explain));
       yield tell();
+      if (this.done < this.passes) this.judge({ keys: startsOf(this.top!.decoder), gates });
+      yield tell();
     }
+    if (this.done >= this.passes && this.top) return;
     for (const keys of rules(ground)) {
+      if (this.done >= this.passes && this.top) break;
       this.judge({ keys, gates });
       yield tell();
-      if (this.done >= this.passes) break;
     }
     yield* this.anneal(tell);
     yield* this.beginLater(tell);
@@ -99,6 +112,7 @@ export class Planner {
   private *anneal(tell: () => PlanProgress): Generator<PlanProgress> {
     const first = this.done;
     const last = Math.max(first, Math.round(this.passes * 0.85));
+    if (this.done >= last) return;
     // Keys of the best are the starts it gave: order and distance both mean something then.
     let now = this.judge({ keys: startsOf(this.top!.decoder), gates: this.top!.recipe.gates });
     const heat = Math.max(now.sum * 0.02, 1e-6);
@@ -154,7 +168,7 @@ export class Planner {
         if (this.done >= this.passes) return;
         const was = this.top!;
         const gates = was.recipe.gates.slice();
-        gates[index] = Math.round(start + (end - start) * share);
+        gates[index] = Math.round((start + (end - start) * share) / 15) * 15;
         const keys = startsOf(was.decoder);
         const next = this.judge({ keys, gates });
         yield tell();
@@ -166,11 +180,10 @@ export class Planner {
   /** The best plan so far. */
   best(): FoundPlan {
     if (!this.top) for (const _ of this.steps()) break;
-    const bound = lowerBound(this.ground);
-    const least = bounded({ ...bound, inProgress: 0 });
+    const least = this.bounded ? boundedCost({ ...lowerBound(this.ground), inProgress: 0 }) : 0;
     const { make, recipe } = this.top!;
     const plan = planOf(this.ground, make(this.ground, recipe, true));
-    const cost = bounded(plan.cost);
+    const cost = this.bounded ? boundedCost(plan.cost) : 0;
     return { ...plan, bound: least, gap: cost <= least || cost === 0 ? 0 : 1 - least / cost, passes: this.done };
   }
 }

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
-import { choose, expect, signIn, test } from './fixture.ts';
+import { choose, expect, openJob, signIn, test } from './fixture.ts';
 
 const open = async (page: Page, address: string) => {
   await page.goto(`${address}/plan`);
@@ -137,4 +137,22 @@ test('who only works here looks, thinks, and changes nothing', async ({ page, ad
   await page.getByRole('button', { name: 'Soren away a week' }).click();
   await expect(page.locator('[data-if-accepted]')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Adopt it' })).toBeHidden();
+});
+
+test('a job tells its own part of the plan, under key 7', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  const number = await openJob(page, address, 'Bakery van', 'parts');
+  await page.keyboard.press('7');
+  await expect(page).toHaveURL(new RegExp(`/jobs/${number}/plan$`));
+  const rows = page.getByRole('table', { name: 'Stages of the plan' });
+  await expect(rows).toContainText(/after run LV/i);
+  await fine(page);
+  await rows.getByRole('button', { name: 'Fit connectors, label, clamp' }).click();
+  await expect(page.locator('[data-planned="connectors"]')).toContainText('Why not sooner');
+  await choose(page, 'This job is planned', 'a rush job');
+  await expect(worked(page, 'Accept')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.locator('[data-if-accepted]')).toBeHidden();
+  await openJob(page, address, 'Tour car', 'plan');
+  await expect(page.getByText('This job is not planned')).toBeVisible();
 });

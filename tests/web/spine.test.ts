@@ -220,11 +220,13 @@ describe('steps', () => {
     expect(stepByKey('9')?.id).toBe('build');
     expect(stepByKey('0')?.id).toBe('prove');
     expect(stepByKey('5')?.id).toBe('price');
-    expect(stepByKey('7')).toBeUndefined();
+    expect(stepByKey('7')?.id).toBe('plan');
+    expect(stepByKey('8')).toBeUndefined();
     expect(new Set(STEPS.map((step) => step.key)).size).toBe(STEPS.length);
     expect(isStep('size')).toBe(true);
     expect(isStep('price')).toBe(true);
-    expect(isStep('plan')).toBe(false);
+    expect(isStep('plan')).toBe(true);
+    expect(isStep('looms')).toBe(false);
     expect(isStep(undefined)).toBe(false);
   });
 });

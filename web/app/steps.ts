@@ -9,6 +9,7 @@ export const STEPS = [
   { id: 'match', name: 'Match', key: '4' },
   { id: 'price', name: 'Price', key: '5' },
   { id: 'parts', name: 'Parts', key: '6' },
+  { id: 'plan', name: 'Plan', key: '7' },
   { id: 'build', name: 'Build', key: '9' },
   { id: 'prove', name: 'Prove', key: '0' },
 ] as const;

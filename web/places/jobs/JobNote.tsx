@@ -11,6 +11,7 @@ const COME_FOR: Record<StepId, JobAction> = {
   match: 'kit',
   price: 'offer',
   parts: 'parts',
+  plan: 'move',
   build: 'clockOn',
   prove: 'sign',
 };

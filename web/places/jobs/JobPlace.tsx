@@ -17,6 +17,7 @@ const STEP_VIEW: Record<StepId, ReturnType<typeof lazy>> = {
   match: lazy(() => import('./match/MatchStep.tsx')),
   price: lazy(() => import('./price/PriceStep.tsx')),
   parts: lazy(() => import('./parts/PartsStep.tsx')),
+  plan: lazy(() => import('./plan/PlanStep.tsx')),
   build: lazy(() => import('./stages/BuildStep.tsx')),
   prove: lazy(() => import('./prove/ProveStep.tsx')),
 };

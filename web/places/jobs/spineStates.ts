@@ -4,6 +4,7 @@ import { overallVerdict } from '../../../core/fit/index.ts';
 import { CHECKS } from '../../../core/prove/index.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { UnitSet } from '../../../core/quantity/units.ts';
+import { dayText } from '../../../wording/dates.ts';
 import type { StepId } from '../../app/steps.ts';
 import type { Mark } from '../../widgets/StateMark.tsx';
 import type { OpenJob } from './openJob.ts';
@@ -66,6 +67,10 @@ export function spineStates(
           : awaited > 0
             ? `${awaited} awaited`
             : `${fitted} of ${job.parts.length} fitted`,
+    },
+    plan: {
+      mark: job.promised === null ? 'open' : done > 0 && done === job.stages.length ? 'done' : 'half',
+      say: job.promised === null ? 'No day promised' : `Promised ${dayText(job.promised)}`,
     },
     build: {
       mark:
