@@ -73,10 +73,12 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.getByText('the best there is, proved').waitFor();
     await p.waitForTimeout(600);
   },
-  components: async (p) => {
+  plan: async (p) => {
     await p.setViewportSize({ width, height });
-    await p.goto(`${running.url}/components/drive`);
-    await p.getByRole('table', { name: 'Drive unit' }).waitFor();
+    await p.goto(`${running.url}/plan`);
+    await p.locator('.plan-tail').first().waitFor({ state: 'attached' });
+    await p.locator('.plan-bar').first().click();
+    await p.getByText('even chance').waitFor();
   },
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),

@@ -2,6 +2,7 @@ import type { EarliestWhy, FactJob, FactStage, PlanFacts, Priority } from '../co
 import type { PlanChange } from '../core/plan/planChange.ts';
 import type { Cause, Impossible } from '../core/plan/problem.ts';
 import type { LocalTime, StoredJobPlan, StoredStage } from '../core/plan/storedPlan.ts';
+import type { Trap, TrapFound } from '../core/plan/traps.ts';
 import { formatDay, formatNumber } from '../core/quantity/format.ts';
 import { dayText } from './dates.ts';
 
@@ -179,3 +180,17 @@ export function lateText(jobs: readonly StoredJobPlan[]): string {
 /** "stage 7 of 17" */
 export const stageOfText = (job: FactJob, stage: FactStage): string =>
   `stage ${job.stages.findIndex(({ id }) => id === stage.id) + 1} of ${job.stages.length}`;
+
+/** Why an order of two stages is a trap. */
+export const TRAP_WHY: Readonly<Record<Trap, string>> = {
+  loomsFirst: 'looms are run first, while everything is open',
+  frontBeforeRear: 'the rear first makes the vehicle tip backwards on the lift',
+  connectorsAfterPulling: 'no connector goes on until its loom is through',
+  airConBeforeCharger: 'the charger sits over the filler of the air conditioning',
+  lidsAfterProving: 'lids go on after things are known to work',
+  alignAtFullWeight: 'it is aligned with the full weight in only',
+  powerAfterConnectors: 'nothing is powered before its connectors are on and labelled',
+};
+/** "Rear box and drive in does not wait for Front box in: the rear first makes …" */
+export const trapText = ({ trap, first, later }: TrapFound): string =>
+  `${later.name} does not wait for ${inSentence(first.name)}: ${TRAP_WHY[trap]}.`;

@@ -187,7 +187,15 @@ export class Decoder {
     if ('until' in tools || firmSlot.slot < -1) return false;
     const place = stage.at === 'beside' ? BESIDE : fixed.place;
     const causes = this.explain ? this.causesOf(task, count, fixed.start) : NO_CAUSES;
-    this.book(task, { ...fixed, end, tools: tools.pieces, place, firmSlot: firmSlot.slot, causes });
+    this.book(task, {
+      start: fixed.start,
+      end,
+      people: fixed.people,
+      place,
+      tools: tools.pieces,
+      firmSlot: firmSlot.slot,
+      causes,
+    });
     return true;
   }
 

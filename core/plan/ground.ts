@@ -78,12 +78,25 @@ export function groundOf(problem: PlanProblem): Ground {
     bySkill.set(skill, known);
     return known;
   };
+  const byTraits = new Map<string, readonly number[]>();
+  /** Places that have all of some traits, those with the least to spare first. */
+  const placesWith = (traits: readonly string[]): readonly number[] => {
+    const key = traits.join();
+    const known =
+      byTraits.get(key) ??
+      problem.places
+        .flatMap((place, at) => (traits.every((trait) => place.traits.includes(trait)) ? [at] : []))
+        .sort((a, b) => problem.places[a]!.traits.length - problem.places[b]!.traits.length || a - b);
+    byTraits.set(key, known);
+    return known;
+  };
+  const byKind = new Map<string, readonly number[]>();
+  const toolsOf = (kind: string): readonly number[] => {
+    const known = byKind.get(kind) ?? problem.tools.flatMap((tool, at) => (tool.kind === kind ? [at] : []));
+    byKind.set(kind, known);
+    return known;
+  };
   const made = problem.stages.map((stage, index): Task => {
-    const places = problem.places
-      .map((place, at) => ({ place, at }))
-      .filter(({ place }) => stage.traits.every((trait) => place.traits.includes(trait)))
-      .sort((a, b) => a.place.traits.length - b.place.traits.length || a.at - b.at)
-      .map(({ at }) => at);
     const able = ableTo(stage.skill);
     return {
       ...{
@@ -98,8 +111,8 @@ export function groundOf(problem: PlanProblem): Ground {
       },
       job: jobs.get(stage.jobId) ?? -1,
       mayLead: leadersOf(able),
-      places: stage.at === 'vehicle' ? places : [],
-      tools: stage.tools.map((kind) => problem.tools.flatMap((tool, at) => (tool.kind === kind ? [at] : []))),
+      places: stage.at === 'vehicle' ? placesWith(stage.traits) : [],
+      tools: stage.tools.map(toolsOf),
       firm: stage.firmId === null ? -1 : (firms.get(stage.firmId) ?? -2),
     };
   });

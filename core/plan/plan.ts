@@ -33,19 +33,23 @@ export interface PlanProgress {
 export const passesFor = (stages: number): number =>
   Math.max(24, Math.min(3000, Math.round(70_000 / Math.max(stages, 1))));
 
+const FEW = 2;
+
 type Make = (ground: Ground, recipe: Recipe, explain?: boolean) => Decoder;
 
 interface Judged {
   readonly recipe: Recipe;
   readonly make: Make;
   readonly decoder: Decoder;
+  /** Whether it tells why each stage is not sooner. */
+  readonly explained: boolean;
   readonly sum: number;
   readonly cost: PlanCost;
 }
 
 /** Passes of a plan that somebody waits for with a stage in hand. */
 export const glancePasses = (stages: number): number =>
-  Math.max(2, Math.min(80, Math.round(3000 / Math.max(stages, 1))));
+  Math.max(1, Math.min(80, Math.floor(2200 / Math.max(stages, 1))));
 
 /** The costs a bound is known of. */
 const boundedCost = ({ late, ends }: PlanCost): number => 100 * late + ends;
@@ -75,11 +79,13 @@ export class Planner {
   }
 
   private judge(recipe: Recipe, make: Make = decode): Judged {
-    const decoder = make(this.ground, recipe);
+    // Of a few passes each may be the one that is shown: why is asked along with it.
+    const explained = this.passes <= FEW;
+    const decoder = make(this.ground, recipe, explained);
     const { cost } = costOf(this.ground, decoder);
     // What cannot be planned weighs more than any lateness.
     const sum = costSum(cost) + decoder.failed.size * 1e7;
-    const judged = { recipe, make, decoder, sum, cost };
+    const judged = { recipe, make, decoder, explained, sum, cost };
     this.done++;
     // Of two alike the one that was put together anew.
     if (this.top === null || sum < this.top.sum - 1e-9 || (sum <= this.top.sum + 1e-9 && make === decode))
@@ -181,8 +187,8 @@ export class Planner {
   best(): FoundPlan {
     if (!this.top) for (const _ of this.steps()) break;
     const least = this.bounded ? boundedCost({ ...lowerBound(this.ground), inProgress: 0 }) : 0;
-    const { make, recipe } = this.top!;
-    const plan = planOf(this.ground, make(this.ground, recipe, true));
+    const { make, recipe, decoder, explained } = this.top!;
+    const plan = planOf(this.ground, explained ? decoder : make(this.ground, recipe, true));
     const cost = this.bounded ? boundedCost(plan.cost) : 0;
     return { ...plan, bound: least, gap: cost <= least || cost === 0 ? 0 : 1 - least / cost, passes: this.done };
   }

@@ -10,6 +10,7 @@ import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
 import { Authorisations } from './Authorisations.tsx';
+import { DaysAway } from './DaysAway.tsx';
 import { type InvitationLink, LinkOnce } from './LinkOnce.tsx';
 import { PersonFields } from './PersonFields.tsx';
 
@@ -81,6 +82,7 @@ export function PersonDrawer({ row, onClose }: { row: PersonRow; onClose: () => 
           done={onClose}
         />
         <Authorisations row={row} />
+        <DaysAway row={row} />
         <h3>Coming in</h3>
         {link && <LinkOnce link={link} name={row.name} />}
         <div className="row">

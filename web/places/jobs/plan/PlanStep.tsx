@@ -14,6 +14,7 @@ import { JobOfPlan } from '../../plan/JobOfPlan.tsx';
 import { useSure } from '../../plan/useSure.ts';
 import { useWouldBe } from '../../plan/useWouldBe.ts';
 import { useOpenJob } from '../openJob.ts';
+import { OrderTraps } from './OrderTraps.tsx';
 
 /** When each stage of this job is done, by whom and where, and why it is not sooner: its part of the plan of all. */
 export default function PlanStep() {
@@ -67,6 +68,7 @@ function JobInPlan({ sheet }: { sheet: WorkPlanSheet }) {
           onHand={may ? setHand : null}
         />
       )}
+      <OrderTraps />
       <Panel
         title="What is still to do, and when"
         aside={

@@ -1,0 +1,84 @@
+/** A stage as far as the traps of its order go. */
+export interface TrapStage {
+  readonly key: string;
+  readonly name: string;
+  readonly after: readonly string[];
+  readonly traits: readonly string[];
+}
+
+export const TRAPS = [
+  'loomsFirst',
+  'frontBeforeRear',
+  'connectorsAfterPulling',
+  'airConBeforeCharger',
+  'lidsAfterProving',
+  'alignAtFullWeight',
+  'powerAfterConnectors',
+] as const;
+export type Trap = (typeof TRAPS)[number];
+
+interface Rule {
+  readonly trap: Trap;
+  /** What must be over first, and what comes after it. */
+  readonly first: (stage: TrapStage) => boolean;
+  readonly later: (stage: TrapStage) => boolean;
+}
+
+const keyed =
+  (...keys: readonly string[]) =>
+  ({ key }: TrapStage) =>
+    keys.includes(key);
+const moving =
+  (...traits: readonly string[]) =>
+  (stage: TrapStage) =>
+    traits.some((trait) => stage.traits.includes(trait));
+
+/** Common practice (trade §7.1), by the keys of the usual stages and by what a stage moves, whatever it is called. */
+const RULES: readonly Rule[] = [
+  { trap: 'loomsFirst', first: keyed('run-looms'), later: moving('frontBoxesIn', 'rearBoxesIn', 'boxesIn') },
+  {
+    trap: 'frontBeforeRear',
+    first: (stage) => moving('frontBoxesIn')(stage) && !moving('rearBoxesIn')(stage),
+    later: (stage) => moving('rearBoxesIn')(stage) && !moving('frontBoxesIn')(stage),
+  },
+  { trap: 'connectorsAfterPulling', first: keyed('run-looms'), later: keyed('connectors') },
+  { trap: 'airConBeforeCharger', first: keyed('air-con', 'aircon', 'air-conditioning'), later: keyed('charger') },
+  { trap: 'lidsAfterProving', first: keyed('prove'), later: keyed('panels', 'lids') },
+  { trap: 'alignAtFullWeight', first: keyed('panels', 'lids'), later: moving('onAlignment') },
+  { trap: 'powerAfterConnectors', first: keyed('connectors'), later: keyed('first-power') },
+];
+
+export interface TrapFound {
+  readonly trap: Trap;
+  readonly first: TrapStage;
+  readonly later: TrapStage;
+}
+
+/**
+ * Where the order of a job's stages walks into a trap of the trade: two stages of which one must be over before the other,
+ * and nothing in the network says so. Stages in a circle are looked at like all others.
+ */
+export function stageTraps(stages: readonly TrapStage[]): TrapFound[] {
+  const byKey = new Map(stages.map((stage) => [stage.key, stage]));
+  const before = new Map<string, ReadonlySet<string>>();
+  const allBefore = (key: string, met: ReadonlySet<string>): ReadonlySet<string> => {
+    const known = before.get(key);
+    if (known) return known;
+    const own = new Set<string>();
+    for (const one of byKey.get(key)?.after ?? []) {
+      own.add(one);
+      if (!met.has(one)) for (const far of allBefore(one, new Set([...met, one]))) own.add(far);
+    }
+    before.set(key, own);
+    return own;
+  };
+  return RULES.flatMap(({ trap, first, later: isLater }) =>
+    stages
+      .filter(isLater)
+      .flatMap((later) =>
+        stages
+          .filter((one) => one !== later && first(one) && !allBefore(later.key, new Set([later.key])).has(one.key))
+          .map((one): TrapFound => ({ trap, first: one, later })),
+      ),
+  );
+}
