@@ -171,3 +171,11 @@ function neverPlanned({ stage, able, helpers, places, tools, firm }: Task, probl
   const tool = tools.findIndex((pieces) => pieces.length === 0);
   return tool < 0 ? null : { kind: 'noTool', tool: stage.tools[tool]! };
 }
+
+/** Of so many people, how many must be able to lead the stage: all but the helpers it takes at least. */
+export const leadsOf = ({ stage }: Task, count: number): number =>
+  stage.people === 0 ? 0 : count - (stage.people - 1);
+
+/** Minutes a stage takes with so many people on it. */
+export const minutesEach = ({ stage, firm }: Task, count: number): number =>
+  Math.max(1, Math.ceil(firm >= 0 ? stage.minutes : stage.minutes / Math.max(count, 1)));

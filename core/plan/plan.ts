@@ -1,7 +1,8 @@
 import { seeded } from '../spread/seeded.ts';
 import { lowerBound } from './bound.ts';
-import { costOf, type Decoder, decode, type Fixed, planOf, type Recipe, replay } from './decode.ts';
+import { type Decoder, decode, type Fixed, type Recipe, replay } from './decode.ts';
 import { type Ground, groundOf } from './ground.ts';
+import { costOf, planOf } from './outcome.ts';
 import { costSum, type PlanCost, type PlannedStage, type PlanProblem, type WorkPlan } from './problem.ts';
 
 export interface PlanOptions {

@@ -1,0 +1,49 @@
+import type { Decoder } from './decode.ts';
+import type { Ground } from './ground.ts';
+import type { PlanCost, PlannedJob, PlannedStage, WorkPlan } from './problem.ts';
+
+/** What a plan costs: lateness, ends, work in progress; a job with a stage that cannot be planned counts what can be. */
+export function costOf({ problem, tasks }: Ground, { placed }: Decoder): { cost: PlanCost; jobs: PlannedJob[] } {
+  const from = problem.jobs.map(() => Number.POSITIVE_INFINITY);
+  const to = problem.jobs.map(() => 0);
+  for (const { index, job } of tasks) {
+    const one = placed[index];
+    if (!one || job < 0) continue;
+    if (one.start < from[job]!) from[job] = one.start;
+    if (one.end > to[job]!) to[job] = one.end;
+  }
+  let late = 0;
+  let ends = 0;
+  let inProgress = 0;
+  const jobs = problem.jobs.flatMap((job, index): PlannedJob[] => {
+    if (from[index] === Number.POSITIVE_INFINITY) return [];
+    const over = job.due === null ? 0 : Math.max(0, to[index]! - job.due);
+    late += (job.weight * over) / 60;
+    ends += (job.weight * to[index]!) / 60;
+    inProgress += (to[index]! - from[index]!) / 60;
+    return [{ id: job.id, start: from[index]!, end: to[index]!, late: over }];
+  });
+  return { cost: { late, ends, inProgress }, jobs };
+}
+
+/** A decoded plan in names. */
+export function planOf(ground: Ground, decoder: Decoder): WorkPlan {
+  const { problem, tasks } = ground;
+  const { cost, jobs } = costOf(ground, decoder);
+  const stages = tasks.flatMap(({ index, stage }): PlannedStage[] => {
+    const one = decoder.placed[index];
+    if (!one) return [];
+    return [
+      {
+        ...{ id: stage.id, start: one.start, end: one.end, causes: one.causes },
+        people: one.people.map((person) => problem.people[person]!.id),
+        placeId: problem.places[one.place]?.id ?? null,
+        tools: one.tools.map((piece) => problem.tools[piece]!.id),
+      },
+    ];
+  });
+  const impossible = [...ground.impossible, ...decoder.failed].map(([index, why]) => ({
+    ...{ stageId: tasks[index]!.stage.id, why },
+  }));
+  return { stages, jobs, impossible, cost };
+}
