@@ -175,6 +175,7 @@ export function planGround(facts: PlanFacts): PlanGround {
   const jobs = facts.jobs.map(
     (job): PlanJob => ({
       ...{ id: job.number, weight: WEIGHT[job.priority], standsIn: job.standsIn },
+      underWay: job.stages.some(({ state }) => state !== 'waiting'),
       due: job.promised === null ? null : endOf(job.promised),
     }),
   );

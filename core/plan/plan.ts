@@ -168,7 +168,7 @@ export class Planner {
     const begun = new Set(ground.tasks.flatMap(({ stage, job }) => (stage.begun ? [job] : [])));
     const jobs = costOf(ground, this.top!.decoder)
       .jobs.map((job) => ({ ...job, index: ground.problem.jobs.findIndex(({ id }) => id === job.id) }))
-      .filter(({ index }) => !begun.has(index))
+      .filter(({ index }) => !begun.has(index) && !ground.problem.jobs[index]!.underWay)
       .sort((a, b) => b.start - a.start);
     for (const { index, start, end } of jobs) {
       for (const share of [0.75, 0.5, 0.25]) {

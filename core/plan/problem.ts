@@ -82,6 +82,8 @@ export interface PlanJob {
   readonly due: number | null;
   /** Where its vehicle stands when the plan begins; null: parked, or not here. */
   readonly standsIn: string | null;
+  /** Something of it is done already: it is not put off so that less lies about. */
+  readonly underWay: boolean;
 }
 
 /** Everything a plan is made from. Minute 0 of the axis is now. */

@@ -12,7 +12,7 @@ export const person = (id: string, change: Partial<PlanPerson> = {}): PlanPerson
   ...change,
 });
 export const job = (id: string, change: Partial<PlanJob> = {}): PlanJob => ({
-  ...{ id, weight: 1, due: null, standsIn: null },
+  ...{ id, weight: 1, due: null, standsIn: null, underWay: false },
   ...change,
 });
 export const problem = (change: Partial<PlanProblem>): PlanProblem => ({

@@ -164,13 +164,13 @@ test('days away are entered with the person, and the plan reckons without them',
   await page.getByRole('button', { name: 'Petra Lowen' }).first().click();
   const days = page.getByRole('dialog');
   await expect(days.getByText('None from today on.')).toBeVisible();
-  await days.getByLabel('First day away').fill('12 Dec 2030');
+  await days.getByLabel('Away from').fill('12 Dec 2030');
   await page.keyboard.press('Enter');
-  await days.getByLabel('Last day away').fill('2 Dec 2030');
+  await days.getByLabel('Away until').fill('2 Dec 2030');
   await page.keyboard.press('Enter');
   await days.getByRole('button', { name: 'Enter them' }).click();
   await expect(days.getByText(/is before the first day/)).toBeVisible();
-  await days.getByLabel('Last day away').fill('13 Dec 2030');
+  await days.getByLabel('Away until').fill('13 Dec 2030');
   await page.keyboard.press('Enter');
   await days.getByRole('button', { name: 'Enter them' }).click();
   await expect(days.locator('[data-away="2030-12-12"]')).toContainText('12 Dec 2030 to 13 Dec 2030');

@@ -164,6 +164,7 @@ describe('the spine', () => {
       match: 'open',
       price: 'open',
       parts: 'open',
+      plan: 'open',
       build: 'open',
       prove: 'open',
     });

@@ -53,18 +53,12 @@ export function DaysAway({ row }: { row: PersonRow }) {
         <div className="fields">
           <DayInput
             shown
-            label="First day away"
+            label="Away from"
             value={draft.from}
             onChange={(from) => set({ from })}
             fault={form.faults.from}
           />
-          <DayInput
-            shown
-            label="Last day away"
-            value={draft.to}
-            onChange={(to) => set({ to })}
-            fault={form.faults.to}
-          />
+          <DayInput shown label="Away until" value={draft.to} onChange={(to) => set({ to })} fault={form.faults.to} />
           <TextField label="Why away" value={draft.why} onChange={(why) => set({ why })} fault={form.faults.why} />
         </div>
       </EntryForm>
