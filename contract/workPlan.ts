@@ -1,9 +1,10 @@
 import Joi from 'joi';
-import { type PlanFacts, PRIORITIES, type Priority } from '../core/plan/facts.ts';
+import { type PlanFacts, PRIORITIES } from '../core/plan/facts.ts';
 import type { PlanChange } from '../core/plan/planChange.ts';
 import type { StoredPlan } from '../core/plan/storedPlan.ts';
 import { address, answers } from './address.ts';
 import {
+  componentId,
   faultAt,
   isoDate,
   type Made,
@@ -11,6 +12,7 @@ import {
   number,
   slug,
   text,
+  uuid,
   type Versioned,
   version,
   whole,
@@ -43,59 +45,36 @@ export interface WorkPlanSheet {
 const jobNumber = Joi.string()
   .pattern(/^\d{2}-\d{3,5}$/, { name: 'is not the number of a job' })
   .label('Job');
-const personId = Joi.string().guid().label('Person');
 const priority = Joi.string()
   .valid(...PRIORITIES)
   .label('Priority');
 const days = { from: isoDate('From').required(), to: isoDate('To').required() };
-const kind = <K extends PlanChange['kind']>(name: K) => Joi.string().valid(name).required();
 
 const inOrder = (body: { from: string; to: string }, helpers: Joi.CustomHelpers) =>
   body.to >= body.from ? body : faultAt(helpers, 'to', 'To', 'is before the first day');
 
+const stageId = text('Stage', 120);
+/** Fields of each kind of change. */
+const FIELDS: Record<PlanChange['kind'], Joi.ObjectSchema> = {
+  partLate: Joi.object({
+    job: jobNumber.required(),
+    componentId: componentId('Part').required(),
+    days: whole('Days later', 1, 365).required(),
+  }),
+  away: Joi.object({ personId: uuid('Person').required(), ...days }).custom(inOrder),
+  priority: Joi.object({ job: jobNumber.required(), priority: priority.required() }),
+  hold: Joi.object({ stageId: stageId.required(), day: isoDate('Not before').allow(null).required() }),
+  lift: Joi.object({ placeId: slug('Bay').required() }),
+  overtime: Joi.object({ hours: number('Hours a day', 0.5, 6).required() }),
+};
+/** One change, by the fields of its kind, so that what is wrong is said at its field. */
 const planChange = Joi.alternatives()
   .conditional('.kind', {
-    switch: [
-      {
-        is: 'partLate',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({
-          kind: kind('partLate'),
-          job: jobNumber.required(),
-          componentId: slug('Part').required(),
-          days: whole('Days later', 1, 365).required(),
-        }),
-      },
-      {
-        is: 'away',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({ kind: kind('away'), personId: personId.required(), ...days }).custom(inOrder),
-      },
-      {
-        is: 'priority',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({ kind: kind('priority'), job: jobNumber.required(), priority: priority.required() }),
-      },
-      {
-        is: 'hold',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({
-          kind: kind('hold'),
-          stageId: text('Stage', 120).required(),
-          day: isoDate('Not before').allow(null).required(),
-        }),
-      },
-      {
-        is: 'lift',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({ kind: kind('lift'), placeId: slug('Bay').required() }),
-      },
-      {
-        is: 'overtime',
-        // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
-        then: Joi.object({ kind: kind('overtime'), hours: number('Hours a day', 0.5, 6).required() }),
-      },
-    ],
+    switch: Object.entries(FIELDS).map(([is, fields]) => ({
+      is,
+      // biome-ignore lint/suspicious/noThenProperty: a word of Joi's
+      then: fields.keys({ kind: Joi.string().valid(is).required() }),
+    })),
     otherwise: Joi.forbidden(),
   })
   .label('Change');
@@ -182,5 +161,3 @@ export const workPlanAddress = {
   }),
   dropAbsence: address({ method: 'post', path: '/absences/:id/drop', may: 'manager', answer: answers<Made>() }),
 } as const;
-
-export type { Priority };

@@ -3,7 +3,7 @@ import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
 import { workshopNow } from '../server/read/workshop.ts';
 import { planFacts } from '../server/workPlan/facts.ts';
-import { keepPlan, newestEvent, SEED } from '../server/workPlan/inForce.ts';
+import { factsKey, keepPlan, SEED } from '../server/workPlan/inForce.ts';
 
 const iso = (now: Date, days: number) => new Date(now.getTime() + days * 86_400_000).toISOString().slice(0, 10);
 
@@ -38,5 +38,5 @@ export async function loadPlan(tx: Tx, now: Date): Promise<void> {
     },
   ]);
   const body = planWorkshop(facts, null, { seed: SEED });
-  await keepPlan(tx, { body, eventId: await newestEvent(tx), byId: null, at: now });
+  await keepPlan(tx, { body, factsKey: factsKey(facts), byId: null, at: now });
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
-import { findingSentence, marginText, nextAction, RULE_NAME, standingOverrides } from './fit.ts';
+import { findingSentence, marginText, nextAction, overrideText, RULE_NAME, standingOverrides } from './fit.ts';
 
 const side = (value: Side['value'], kind: Side['kind'] = 'length', to?: number): Side => ({
   ...{ value, kind, source: 'library' },
@@ -139,4 +139,12 @@ test('what was taken all the same stands until somebody says otherwise', () => {
   expect(standingOverrides([word('overridden'), word('accepted', 'front')])).toHaveLength(1);
   expect(standingOverrides([word('overridden'), word('takenBack')])).toEqual([]);
   expect(standingOverrides([word('overridden'), word('takenBack'), word('overridden')])).toHaveLength(1);
+});
+
+test('what was gone against is named as a person knows it', () => {
+  expect(overrideText('bayMass', 'rear')).toEqual({ name: RULE_NAME.bayMass, about: 'rear' });
+  expect(overrideText('order-lidsAfterProving', 'prove panels')).toEqual({
+    ...{ name: 'Order of the stages', about: 'lids go on after things are known to work' },
+  });
+  expect(overrideText('order-nothing', 'x').name).toBe('order-nothing');
 });

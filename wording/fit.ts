@@ -1,9 +1,11 @@
 import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
 import type { VehicleFunction } from '../core/fit/functions.ts';
 import type { CoverWay } from '../core/kit/kit.ts';
+import { trapOfRule } from '../core/plan/traps.ts';
 import { formatQuantity } from '../core/quantity/format.ts';
 import { type UnitSet, unitOf } from '../core/quantity/units.ts';
 import { SOURCE_NAME } from './figures.ts';
+import { TRAP_WHY } from './workPlan.ts';
 
 export const VERDICT_NAME: Record<Verdict, string> = {
   fits: 'fits',
@@ -327,6 +329,14 @@ interface Decided {
   readonly rule: string;
   readonly subject: string;
   readonly decision: string;
+}
+
+/** What was gone against, as a sheet names it: a rule of Match and what it is about, or a trap in the order of stages. */
+export function overrideText(rule: string, subject: string): { readonly name: string; readonly about: string } {
+  const trap = trapOfRule(rule);
+  return trap
+    ? { name: 'Order of the stages', about: TRAP_WHY[trap] }
+    : { name: RULE_NAME[rule as RuleId] ?? rule, about: subject };
 }
 
 /** Findings that somebody took all the same: of each the newest word counts. */

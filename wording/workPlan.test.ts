@@ -70,8 +70,12 @@ describe('why a stage is not sooner', () => {
 
 test.each([
   [{ kind: 'circle' }, /waits for itself/],
-  [{ kind: 'noSkill', skill: 'paint', people: 2 }, 'nobody there is can do paint work, 2 people at once'],
+  [
+    { kind: 'noSkill', skill: 'paint', people: 2 },
+    'nobody there is can do paint work, 2 people at once: see skills in People',
+  ],
   [{ kind: 'noSkill', skill: null, people: 3 }, 'takes 3 people at once; there are fewer'],
+  [{ kind: 'noSkill', skill: null, people: 1 }, /nobody is there/],
   [{ kind: 'noPair' }, /no authorised person/],
   [{ kind: 'noPlace', traits: ['lift', 'alignment'] }, 'no bay has what it needs: lift, alignment'],
   [{ kind: 'noPlace', traits: [] }, /draw one on the Floor/],

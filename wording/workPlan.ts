@@ -128,8 +128,10 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
       return 'waits for itself by way of other stages: change what comes after what';
     case 'noSkill':
       return why.skill
-        ? `nobody there is can do ${why.skill} work${why.people > 1 ? `, ${why.people} people at once` : ''}`
-        : `takes ${why.people} people at once; there are fewer`;
+        ? `nobody there is can do ${why.skill} work${why.people > 1 ? `, ${why.people} people at once` : ''}: see skills in People`
+        : why.people > 1
+          ? `takes ${why.people} people at once; there are fewer`
+          : 'nobody is there to do it: see People';
     case 'noPair':
       return 'live work, and no authorised person with a second one can be had: see People';
     case 'noPlace':

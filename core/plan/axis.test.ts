@@ -32,6 +32,13 @@ describe('working time laid end to end', () => {
     expect(axis(1200).momentOf(0, 'start')).toEqual({ day: MONDAY + 1, minute: 480 });
     expect(axis(600, MONDAY + 5).momentOf(0, 'start')).toEqual({ day: MONDAY + 7, minute: 480 });
   });
+  test('what was before the axis begins stays in its order', () => {
+    const one = axis(600);
+    const moments = [MONDAY - 7, MONDAY - 1, MONDAY].flatMap((day) => [480, 590].map((minute) => ({ day, minute })));
+    const minutes = moments.map((moment) => one.minuteAt(moment));
+    expect(minutes).toEqual(minutes.toSorted((a, b) => a - b));
+    expect(minutes.every((minute) => minute < 0)).toBe(true);
+  });
   test('days away, short days', () => {
     expect(axis().spanOf(MONDAY + 4, MONDAY + 7)).toEqual({ from: 450 * 4, to: 450 * 6 });
     expect(axis().spanOf(MONDAY - 9, MONDAY)).toEqual({ from: 0, to: 450 });

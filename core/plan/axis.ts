@@ -87,9 +87,11 @@ export class WorkAxis {
     return low * this.dayMinutes;
   }
 
-  /** The working minute of a moment; before the axis begins it is negative on the first day, and 0 sooner. */
+  /** The working minute of a moment; below 0 before the axis begins, where every day counts, so that what was sooner stays so. */
   minuteAt(moment: Moment): number {
-    if (this.days.length > 0 && moment.day < this.days[0]!) return 0;
+    const first = this.days[0];
+    if (first !== undefined && moment.day < first)
+      return (moment.day - first) * this.dayMinutes + this.minuteOf(moment.minute) - this.begin;
     return this.raw(moment) - this.begin;
   }
 

@@ -46,7 +46,11 @@ function pools({ problem, tasks, order }: Ground): { readonly hands: number; rea
     for (const index of order) if (tasks[index]!.job >= 0) work[tasks[index]!.job]! += counts(index);
     return work;
   };
-  const ofHouse = (index: number) => (tasks[index]!.firm >= 0 ? 0 : tasks[index]!.stage.minutes);
+  /** Of people of the house, minutes. */
+  const ofHouse = (index: number) => {
+    const { stage, firm } = tasks[index]!;
+    return firm >= 0 || (stage.people === 0 && !stage.begun) ? 0 : stage.minutes;
+  };
   const bySkill = skills.map((skill) => ({
     hands: problem.people.filter((one) => one.skills.includes(skill)).length,
     work: workOf((index) => {

@@ -232,8 +232,8 @@ export class Decoder {
     if (firm.slot < -1) causes.push({ kind: 'firm', firmId: stage.firmId!, stageId: this.idOf(firm.by) });
     const tools = this.pieces.toolsOver(task, sooner, end);
     if ('until' in tools) causes.push({ kind: 'tool', tool: tools.tool, stageId: this.idOf(tools.by) });
-    const place = this.placeOver(task, sooner, end);
-    if ('until' in place) causes.push(this.causeOf(place));
+    const inTheWay = this.inTheWay(task, sooner, end);
+    if (inTheWay) causes.push(this.causeOf(inTheWay));
     // Nothing but its own choice keeps it.
     return causes.length > 0 ? causes : [{ kind: 'gate' }];
   }
@@ -270,27 +270,19 @@ export class Decoder {
     return { until };
   }
 
-  /** Where a stage can be done over a time: where its vehicle stands already, if it can be there. */
-  private placeOver(task: Task, start: number, end: number): { place: number } | Obstacle {
-    if (task.stage.at === 'beside') return AT_BENCH;
-    if (task.stage.at === 'away') return this.visits.obstacle(task.job, AWAY, start, end) ?? { place: AWAY };
-    const here = this.visits.before(task.job, start);
+  /** What keeps a vehicle from every place its stage could be done in over a time, the soonest over; null where one is free. */
+  private inTheWay({ stage, job, places }: Task, start: number, end: number): Obstacle | null {
     let soonest: Obstacle | null = null;
-    if (here !== null && task.places.includes(here)) {
-      soonest = this.visits.obstacle(task.job, here, start, end);
-      if (!soonest) return { place: here };
-    }
-    for (const place of task.places) {
-      if (place === here) continue;
-      const obstacle = this.visits.obstacle(task.job, place, start, end);
-      if (!obstacle) return { place };
+    for (const place of stage.at === 'beside' ? [] : stage.at === 'away' ? [AWAY] : places) {
+      const obstacle = this.visits.obstacle(job, place, start, end);
+      if (!obstacle) return null;
       if (!soonest || obstacle.until < soonest.until) soonest = obstacle;
     }
-    return soonest!;
+    return soonest;
   }
 }
 
-/** Makes a plan after a recipe; where stages were fixed before, those are put there first as far as that still holds. */
+/** Makes a plan after a recipe. */
 export function decode(ground: Ground, recipe: Recipe, explain = false): Decoder {
   const decoder = new Decoder(ground, recipe.gates, explain);
   decoder.begin();

@@ -168,7 +168,7 @@ export function planGround(facts: PlanFacts): PlanGround {
           ...(stage.traits.includes('onLift') ? ['lift'] : []),
           ...(stage.traits.includes('onAlignment') ? ['alignment'] : []),
         ],
-        begun: stage.onIt.length > 0 ? { placeId: job.standsIn, people: stage.onIt } : null,
+        begun: begunAs(stage, facts) ? { placeId: job.standsIn, people: onIt(stage, facts) } : null,
       };
     });
   });
@@ -184,6 +184,19 @@ export function planGround(facts: PlanFacts): PlanGround {
     ...{ moveMinutes: facts.moveMinutes, parkMinutes: PARK_DAYS * axis.dayMinutes },
   };
   return { problem, axis, earliestWhy, stageOf };
+}
+
+const onIt = (stage: FactStage, { people }: PlanFacts): string[] =>
+  stage.onIt.filter((id) => people.some((one) => one.id === id));
+
+/**
+ * Does a stage go on as it has begun? Only with as many people as it takes, and live work with its pair: whoever is alone
+ * on it prepares, and nothing is planned as if one could do it.
+ */
+function begunAs(stage: FactStage, facts: PlanFacts): boolean {
+  const here = onIt(stage, facts);
+  const authorised = facts.people.some(({ id, hvUntil }) => here.includes(id) && (hvUntil ?? '') >= facts.now.day);
+  return here.length > 0 && here.length >= stage.people && (!stage.liveHv || (here.length >= 2 && authorised));
 }
 
 /** The parts each stage of a job waits for; a part no stage is known to want is wanted by its first. */

@@ -3,7 +3,14 @@ import { lowerBound } from './bound.ts';
 import { type Decoder, decode, type Fixed, type Recipe, replay } from './decode.ts';
 import { type Ground, groundOf } from './ground.ts';
 import { costOf, planOf } from './outcome.ts';
-import { costSum, type PlanCost, type PlannedStage, type PlanProblem, type WorkPlan } from './problem.ts';
+import {
+  costSum,
+  type PlanCost,
+  type PlannedJob,
+  type PlannedStage,
+  type PlanProblem,
+  type WorkPlan,
+} from './problem.ts';
 
 export interface PlanOptions {
   /** Same problem, same seed, same passes: same plan. */
@@ -34,6 +41,7 @@ export interface PlanProgress {
 export const passesFor = (stages: number): number =>
   Math.max(24, Math.min(3000, Math.round(70_000 / Math.max(stages, 1))));
 
+/** Of so few passes each is told why its stages are not sooner. */
 const FEW = 2;
 
 type Make = (ground: Ground, recipe: Recipe, explain?: boolean) => Decoder;
@@ -46,6 +54,7 @@ interface Judged {
   readonly explained: boolean;
   readonly sum: number;
   readonly cost: PlanCost;
+  readonly jobs: readonly PlannedJob[];
 }
 
 /** Passes of a plan that somebody waits for with a stage in hand. */
@@ -70,6 +79,7 @@ export class Planner {
   private done = 0;
   private readonly before: readonly PlannedStage[] | undefined;
   private readonly bounded: boolean;
+  private readonly jobAt: ReadonlyMap<string, number>;
 
   constructor(problem: PlanProblem, { seed, passes, before, bounded = true }: PlanOptions) {
     this.ground = groundOf(problem);
@@ -77,16 +87,17 @@ export class Planner {
     this.passes = passes ?? passesFor(problem.stages.length);
     this.before = before;
     this.bounded = bounded;
+    this.jobAt = new Map(problem.jobs.map(({ id }, index) => [id, index]));
   }
 
   private judge(recipe: Recipe, make: Make = decode): Judged {
     // Of a few passes each may be the one that is shown: why is asked along with it.
     const explained = this.passes <= FEW;
     const decoder = make(this.ground, recipe, explained);
-    const { cost } = costOf(this.ground, decoder);
+    const { cost, jobs } = costOf(this.ground, decoder);
     // What cannot be planned weighs more than any lateness.
     const sum = costSum(cost) + decoder.failed.size * 1e7;
-    const judged = { recipe, make, decoder, explained, sum, cost };
+    const judged = { recipe, make, decoder, explained, sum, cost, jobs };
     this.done++;
     // Of two alike the one that was put together anew.
     if (this.top === null || sum < this.top.sum - 1e-9 || (sum <= this.top.sum + 1e-9 && make === decode))
@@ -126,7 +137,7 @@ export class Planner {
     while (this.done < last) {
       const share = (this.done - first) / Math.max(last - first, 1);
       const temperature = heat * (1 - share) ** 2;
-      const keys = this.changed(now.recipe.keys, now.decoder);
+      const keys = this.changed(now);
       const next = this.judge({ keys, gates: now.recipe.gates });
       if (next.sum <= now.sum || this.random() < Math.exp((now.sum - next.sum) / Math.max(temperature, 1e-9)))
         now = { ...next, recipe: { ...next.recipe, keys: startsOf(next.decoder) } };
@@ -135,21 +146,15 @@ export class Planner {
   }
 
   /** A change of order: a job before or after another, a stage sooner or later, two stages in each other's turn. */
-  private changed(keys: Float64Array, decoder: Decoder): Float64Array {
+  private changed({ recipe, jobs }: Judged): Float64Array {
     const { problem, order, tasks } = this.ground;
-    const next = keys.slice();
+    const next = recipe.keys.slice();
     if (order.length < 2) return next;
     const pick = <T>(list: readonly T[]): T => list[Math.floor(this.random() * list.length)]!;
-    const span = order.reduce((most, index) => Math.max(most, decoder.placed[index]?.end ?? 0), 1);
+    const span = Math.max(1, ...jobs.map(({ end }) => end));
     const kind = this.random();
     if (kind < 0.35 && problem.jobs.length > 1) {
-      const late = problem.jobs.flatMap((job, index) => {
-        const end = tasks.reduce(
-          (most, one) => (one.job === index ? Math.max(most, decoder.placed[one.index]?.end ?? 0) : most),
-          0,
-        );
-        return job.due !== null && end > job.due ? [index] : [];
-      });
+      const late = jobs.flatMap((job) => (job.late > 0 ? [this.jobAt.get(job.id)!] : []));
       const job = late.length > 0 && this.random() < 0.6 ? pick(late) : Math.floor(this.random() * problem.jobs.length);
       const by = (this.random() - (late.includes(job) ? 0.9 : 0.5)) * span * 0.4;
       for (const { index, job: of } of tasks) if (of === job) next[index]! += by;
@@ -166,8 +171,7 @@ export class Planner {
   private *beginLater(tell: () => PlanProgress): Generator<PlanProgress> {
     const { ground } = this;
     const begun = new Set(ground.tasks.flatMap(({ stage, job }) => (stage.begun ? [job] : [])));
-    const jobs = costOf(ground, this.top!.decoder)
-      .jobs.map((job) => ({ ...job, index: ground.problem.jobs.findIndex(({ id }) => id === job.id) }))
+    const jobs = this.top!.jobs.map((job) => ({ ...job, index: this.jobAt.get(job.id)! }))
       .filter(({ index }) => !begun.has(index) && !ground.problem.jobs[index]!.underWay)
       .sort((a, b) => b.start - a.start);
     for (const { index, start, end } of jobs) {

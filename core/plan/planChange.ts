@@ -68,6 +68,9 @@ function withChange(facts: PlanFacts, change: PlanChange): PlanFacts {
         places: facts.places.map((place) => (place.id === change.placeId ? { ...place, lift: true } : place)),
       };
     case 'overtime':
-      return { ...facts, open: { ...facts.open, endMin: facts.open.endMin + Math.round(change.hours * 60) } };
+      return {
+        ...facts,
+        open: { ...facts.open, endMin: Math.min(24 * 60, facts.open.endMin + Math.round(change.hours * 60)) },
+      };
   }
 }

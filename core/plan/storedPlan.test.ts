@@ -93,6 +93,15 @@ describe('a plan of what is stored', () => {
     expect(plan(lifted).impossible).toHaveLength(1);
     expect(plan(withChanges(lifted, [{ kind: 'lift', placeId: 'bay' }])).impossible).toEqual([]);
   });
+  test('live work that one alone is clocked on to is not planned as begun', () => {
+    const live = { liveHv: true, people: 2, state: 'inHand' as const };
+    const people = facts([]).people.map((one) => ({ ...one, hvUntil: one.id === 'a' ? '2026-12-31' : null }));
+    const of = (onIt: readonly string[]) => facts([job('26-101', [stage('x', 2, { ...live, onIt })])], { people });
+    const planned = (onIt: readonly string[]) => at(plan(of(onIt)), 'x');
+    expect(planned(['a', 'b'])).toMatchObject({ people: ['a', 'b'], causes: [{ kind: 'begun' }] });
+    for (const onIt of [['a'], ['b'], ['somebody gone', 'a']])
+      expect(planned(onIt)).toMatchObject({ people: ['a', 'b'], causes: [{ kind: 'now' }] });
+  });
   test('a rush goes first', () => {
     const two = facts(
       ['26-101', '26-102'].map((number) => job(number, [stage(number, 6)], { promised: '2026-11-24' })),

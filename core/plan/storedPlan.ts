@@ -1,8 +1,7 @@
 import { dayNumber, isoDay } from '../quantity/format.ts';
 import type { Moment, WorkAxis } from './axis.ts';
-import type { EarliestWhy, PlanFacts, PlanGround } from './facts.ts';
-import { planGround } from './facts.ts';
-import { type FoundPlan, Planner, type PlanOptions, type PlanProgress } from './plan.ts';
+import { type EarliestWhy, type PlanFacts, type PlanGround, planGround } from './facts.ts';
+import { type FoundPlan, makePlan, type PlanOptions } from './plan.ts';
 import type { Cause, Impossible, PlanCost, PlannedStage } from './problem.ts';
 
 /** A moment as it is stored: local time of the workshop, "2026-11-24 13:30". */
@@ -51,7 +50,7 @@ export function momentOf(text: LocalTime): Moment {
   return { day: dayNumber(day), minute: hours * 60 + minutes };
 }
 
-/** A plan that was stored, on the working time of today: what lies before now is left out. */
+/** A plan that was stored, on the working time of now: what should have been before now is below nought. */
 export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[] {
   return stored.stages.map((one) => ({
     ...{ id: one.id, people: one.people, placeId: one.placeId, tools: [], causes: [] },
@@ -87,31 +86,13 @@ export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan
   };
 }
 
-/**
- * The plan of a workshop from what is stored. With a plan of before it never gets worse where the facts did not; each
- * step tells how far it is.
- */
-export function* planningSteps(
-  facts: PlanFacts,
-  before: StoredPlan | null,
-  options: Omit<PlanOptions, 'before'>,
-): Generator<PlanProgress, StoredPlan> {
-  const ground = planGround(facts);
-  const again = before ? { before: plannedAgain(before, ground.axis) } : {};
-  const planner = new Planner(ground.problem, { ...options, ...again });
-  yield* planner.steps();
-  return storedPlan(facts, ground, planner.best());
-}
-
-/** The plan of a workshop, all its passes through. */
+/** The plan of a workshop from what is stored, all its passes through; begun from the one before it does not get worse for nothing. */
 export function planWorkshop(
   facts: PlanFacts,
   before: StoredPlan | null,
   options: Omit<PlanOptions, 'before'>,
 ): StoredPlan {
-  const steps = planningSteps(facts, before, options);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  const ground = planGround(facts);
+  const again = before ? { before: plannedAgain(before, ground.axis) } : {};
+  return storedPlan(facts, ground, makePlan(ground.problem, { ...options, ...again }));
 }

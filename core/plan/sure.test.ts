@@ -86,4 +86,47 @@ describe('how sure a plan is', () => {
   test('the same seed says the same', () => {
     expect(sure(bigWorkshop(4), { runs: 200 }).jobs).toEqual(sure(bigWorkshop(4), { runs: 200 }).jobs);
   });
+
+  test('a plan that is older than the network, or begun in the past, is run through in the order things wait', () => {
+    // As stored yesterday: the second stood before the first, and both before now.
+    const of = problem({
+      people: [person('a'), person('b')],
+      stages: [stage('x', { minutes: 100 }), stage('y', { minutes: 50, after: ['x'] })],
+    });
+    const at = (id: string, start: number, who: string) => ({
+      ...{ id, start, end: start + 60, people: [who], placeId: null, tools: [], causes: [] },
+    });
+    const steps = howSure(of, [at('y', -300, 'a'), at('x', -60, 'b')], {
+      ...{ runs: 50, seed: 1, spreadOf: () => ({ least: 1, likeliest: 1, most: 1 }), latenessOf: () => null },
+    });
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    expect(step.value[0]).toMatchObject({ half: 150, nineInTen: 150 });
+  });
+  test('a vehicle waits for its own work elsewhere and for whoever is in its bay, whichever is over later', () => {
+    const bays = ['a', 'b'].map((id) => ({ id, traits: [], off: [] }));
+    const of = problem({
+      jobs: [job('j'), job('k')],
+      ...{ people: ['p', 'q', 'r'].map((id) => person(id)), places: bays },
+      stages: [
+        stage('own', { minutes: 100, at: 'vehicle' }),
+        stage('other', { jobId: 'k', minutes: 100, at: 'vehicle' }),
+        stage('next', { minutes: 10, at: 'vehicle' }),
+      ],
+    });
+    const at = (id: string, start: number, end: number, who: string, placeId: string) => ({
+      ...{ id, start, end, people: [who], placeId, tools: [], causes: [] },
+    });
+    const plan = [at('own', 0, 100, 'p', 'a'), at('other', 0, 100, 'q', 'b'), at('next', 130, 140, 'r', 'b')];
+    const late = (which: string) => {
+      const steps = howSure(of, plan, {
+        ...{ runs: 20, seed: 1, latenessOf: () => null },
+        spreadOf: (id) => (id === which ? { least: 3, likeliest: 3, most: 3 } : { least: 1, likeliest: 1, most: 1 }),
+      });
+      let step = steps.next();
+      while (!step.done) step = steps.next();
+      return step.value.find(({ id }) => id === 'j')!.half;
+    };
+    expect([late('own'), late('other'), late('')]).toEqual([340, 340, 140]);
+  });
 });

@@ -1,6 +1,6 @@
 import { seeded } from '../spread/seeded.ts';
 import { Calendar, togetherFrom, workedThrough } from './calendar.ts';
-import type { PlannedStage, PlanProblem } from './problem.ts';
+import type { PlannedStage, PlanProblem, PlanStage } from './problem.ts';
 
 /** How far a stage's time may lie from what is planned: shares of its minutes, least, likeliest, most. */
 export interface Spread {
@@ -55,6 +55,24 @@ interface Node {
   readonly calendars: readonly Calendar[];
 }
 
+/** Stages by their begin, and none before what it waits for: the network may be newer than the plan. */
+function inTurn(planned: readonly PlannedStage[], stages: ReadonlyMap<string, PlanStage>): PlannedStage[] {
+  const byId = new Map(planned.map((one) => [one.id, one]));
+  const turn = new Set<PlannedStage>();
+  const met = new Set<PlannedStage>();
+  const visit = (one: PlannedStage) => {
+    if (met.has(one)) return;
+    met.add(one);
+    for (const id of stages.get(one.id)!.after) {
+      const before = byId.get(id);
+      if (before) visit(before);
+    }
+    turn.add(one);
+  };
+  for (const one of planned.toSorted((a, b) => a.start - b.start || a.end - b.end)) visit(one);
+  return [...turn];
+}
+
 /**
  * The plan as an order: who and what goes from which stage to which stays as planned, whatever the times turn out to be. A
  * stage begins when all it comes after is over.
@@ -64,9 +82,24 @@ function orderOf(problem: PlanProblem, planned: readonly PlannedStage[]): Node[]
   const jobs = new Map(problem.jobs.map(({ id }, index) => [id, index]));
   const people = new Map(problem.people.map((one) => [one.id, new Calendar(one.off)]));
   const firms = new Map(problem.firms.map((one) => [one.id, new Calendar(one.off)]));
-  const sorted = planned.toSorted((a, b) => a.start - b.start || a.end - b.end);
+  const sorted = inTurn(planned, stages);
   const index = new Map(sorted.map(({ id }, at) => [id, at]));
   const last = new Map<string, number>();
+  const placeOf = (one: PlannedStage) => (stages.get(one.id)!.at === 'away' ? 'away' : one.placeId);
+  const jobOf = (one: PlannedStage) => stages.get(one.id)!.jobId;
+  /** What must be gone before a vehicle is there: its own work elsewhere, and whoever was in the place last. */
+  const roomFor = (at: number, where: string): number[] => {
+    const one = sorted[at]!;
+    const sooner = sorted.slice(0, at).flatMap((other, before) => (other.end <= one.start ? [{ other, before }] : []));
+    const elsewhere = sooner.filter(({ other }) => {
+      const there = placeOf(other);
+      return jobOf(other) === jobOf(one) && there !== null && there !== where;
+    });
+    const others =
+      where === 'away' ? [] : sooner.filter(({ other }) => placeOf(other) === where && jobOf(other) !== jobOf(one));
+    const lastJob = others.at(-1) && jobOf(others.at(-1)!.other);
+    return [...elsewhere, ...others.filter(({ other }) => jobOf(other) === lastJob)].map(({ before }) => before);
+  };
   return sorted.map((one, at): Node => {
     const stage = stages.get(one.id)!;
     const after = new Map<number, number>();
@@ -76,18 +109,8 @@ function orderOf(problem: PlanProblem, planned: readonly PlannedStage[]): Node[]
     for (const id of stage.after) behind(index.get(id), 0);
     for (const id of one.people) behind(last.get(`p ${id}`), 0);
     for (const id of one.tools) behind(last.get(`t ${id}`), 0);
-    // Of the stages before it in its bay, and of its own vehicle elsewhere: those that end before it begins.
     const where = stage.at === 'away' ? 'away' : one.placeId;
-    if (where !== null)
-      for (let before = at - 1; before >= 0; before--) {
-        const other = sorted[before]!;
-        const own = stages.get(other.id)!.jobId === stage.jobId;
-        const there = stages.get(other.id)!.at === 'away' ? 'away' : other.placeId;
-        if (there === null || other.end > one.start || own === (there === where)) continue;
-        if (!own && (there !== where || where === 'away')) continue;
-        behind(before, problem.moveMinutes);
-        break;
-      }
+    if (where !== null) for (const before of roomFor(at, where)) behind(before, problem.moveMinutes);
     for (const id of one.people) last.set(`p ${id}`, at);
     for (const id of one.tools) last.set(`t ${id}`, at);
     const each = stage.firmId === null ? stage.minutes / Math.max(one.people.length, 1) : stage.minutes;

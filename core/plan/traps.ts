@@ -17,6 +17,12 @@ export const TRAPS = [
 ] as const;
 export type Trap = (typeof TRAPS)[number];
 
+const ORDER = 'order-';
+/** As what a decision against a trap is kept. */
+export const orderRule = (trap: Trap): string => `${ORDER}${trap}`;
+/** The trap a decision was against; null where it was against something else. */
+export const trapOfRule = (rule: string): Trap | null => TRAPS.find((trap) => rule === orderRule(trap)) ?? null;
+
 interface Rule {
   readonly trap: Trap;
   /** What must be over first, and what comes after it. */

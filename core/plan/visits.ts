@@ -110,32 +110,11 @@ export class Visits {
 
   /** The first minute from this one on at which the vehicle of a job can be in a place for so long. */
   fit(job: number, place: number, from: number, minutes: number): number {
-    let start = from;
-    for (;;) {
-      const until = this.blocked(job, place, start, start + minutes);
-      if (until <= start) return start;
-      start = until;
+    for (let start = from; ; ) {
+      const obstacle = this.obstacle(job, place, start, start + minutes);
+      if (!obstacle) return start;
+      start = obstacle.until;
     }
-  }
-
-  /** As `obstacle`, only until when; the minute asked about, where nothing is in the way. */
-  private blocked(job: number, place: number, from: number, to: number): number {
-    const move = this.move;
-    const own = this.ofJob[job]!;
-    for (let i = lastBefore(own, to + move); i >= 0; i--) {
-      const visit = own[i]!;
-      if (visit.to + move <= from) break;
-      if (visit.place !== place) return visit.to + move;
-    }
-    if (place === AWAY) return from;
-    const taken = this.inPlace[place]!;
-    for (let i = lastBefore(taken, to + move); i >= 0; i--) {
-      const visit = taken[i]!;
-      if (visit.to + move <= from) break;
-      if (visit.job !== job) return visit.to + move;
-    }
-    const shut = this.closed[place]!.touching(from, to);
-    return shut < 0 ? from : this.closed[place]!.to[shut]!;
   }
 
   /** Puts the vehicle of a job into a place over [from, to), which nothing keeps it from. */

@@ -1,12 +1,11 @@
 import type { TableCell } from 'pdfmake/interfaces.js';
 import type { JobSheet } from '../../contract/job.ts';
 import type { CheckResult } from '../../contract/prove.ts';
-import type { RuleId } from '../../core/fit/finding.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS, type Check } from '../../core/prove/check.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { checkValueText } from '../../wording/checks.ts';
 import { dayTimeAndYear } from '../../wording/dates.ts';
-import { RULE_NAME, standingOverrides } from '../../wording/fit.ts';
+import { overrideText, standingOverrides } from '../../wording/fit.ts';
 import { limitText } from '../../wording/work.ts';
 import { heading, type Print, paper, plain, printedAt, RED, SOFT, table } from './paper.ts';
 
@@ -39,15 +38,18 @@ export async function signOffPdf(job: JobSheet, print: Print): Promise<Buffer> {
       ...(overridden.length === 0
         ? []
         : [
-            heading('Taken all the same, against a rule of Match'),
+            heading('Taken all the same, against a rule'),
             table(
               ['*', 170, 112],
               ['What', 'Why', 'By'],
-              overridden.map(({ rule, subject, reason, by, at }) => [
-                { text: plain(`${RULE_NAME[rule as RuleId] ?? rule}: ${subject}`), color: RED },
-                { text: plain(reason) },
-                { text: plain(`${by}, ${dayTimeAndYear(at, print.timeZone)}`) },
-              ]),
+              overridden.map(({ rule, subject, reason, by, at }) => {
+                const { name, about } = overrideText(rule, subject);
+                return [
+                  { text: plain(`${name}: ${about}`), color: RED },
+                  { text: plain(reason) },
+                  { text: plain(`${by}, ${dayTimeAndYear(at, print.timeZone)}`) },
+                ];
+              }),
             ),
           ]),
       {

@@ -69,7 +69,8 @@ export async function startQueue({
   });
   const planned = plans
     ? await keepPlanned(boss, (name) => makeQueue(boss, name), {
-        ...{ db: connection.db, maker: plans, now: () => new Date() },
+        ...connection,
+        ...{ maker: plans, now: () => new Date() },
       })
     : null;
   const look = async () => {

@@ -93,6 +93,7 @@ async function changeStages(
       ...facts,
       skill,
       position,
+      mostPeople: facts.mostPeople ?? null,
       after: facts.after.filter((one) => kept.has(one)),
       traits: [...facts.traits],
     };

@@ -1,6 +1,8 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
+import type { PlanFacts } from '../../core/plan/facts.ts';
 import type { PlanChange } from '../../core/plan/planChange.ts';
 import type { Change } from '../change.ts';
+import { one } from '../db/one.ts';
 import { absence, component, job, partLine, person, stage } from '../db/schema/index.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 
@@ -10,8 +12,14 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export async function applyChanges(
   { tx, log, job: lock }: Change,
   changes: readonly PlanChange[],
+  facts: PlanFacts,
   byId: string,
 ): Promise<void> {
+  /** Only what is planned has a plan a hand can be laid on. */
+  const planned = (number: string) => {
+    if (!facts.jobs.some((one) => one.number === number))
+      throw new RuleBroken(`${number} is not planned: that is from when it is agreed until it is handed over.`);
+  };
   for (const change of changes) {
     if (change.kind === 'lift')
       throw new RuleBroken('A lift is not had by planning it. Set it up on the Floor, in Move walls and places.');
@@ -22,9 +30,11 @@ export async function applyChanges(
     if (change.kind === 'hold') {
       if (!UUID.test(change.stageId))
         throw new RuleBroken('This stage is still in its kit only. Make the stages of the job in Build first.');
-      const [row] = await tx.select().from(stage).where(eq(stage.id, change.stageId));
-      if (!row) throw new BadInput({ changes: 'There is no such stage.' });
-      const stored = await lock({ id: row.jobId });
+      const [known] = await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, change.stageId));
+      if (!known) throw new BadInput({ changes: 'There is no such stage.' });
+      const stored = await lock({ id: known.jobId });
+      planned(stored.number);
+      const row = one(await tx.select().from(stage).where(eq(stage.id, change.stageId)), 'stage');
       if (row.state === 'done') throw new RuleBroken(`${row.name} is done: there is nothing to hold.`);
       await tx
         .update(stage)
@@ -34,6 +44,7 @@ export async function applyChanges(
       await log({ what, resource: 'stage', id: row.id, job: stored.number, after: change });
     }
     if (change.kind === 'priority') {
+      planned(change.job);
       const stored = await lock({ number: change.job });
       await tx
         .update(job)
@@ -50,6 +61,7 @@ export async function applyChanges(
       await log({ what, resource: 'person', id: who.id, after: change });
     }
     if (change.kind === 'partLate') {
+      planned(change.job);
       const stored = await lock({ number: change.job });
       const rows = await tx
         .select({ id: partLine.id, name: component.name })

@@ -39,7 +39,9 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
           'dayHours', p.day_hours, 'hvUntil', (select a.until from hv_authorised a where a.person_id = p.id),
           'away', (select coalesce(json_agg(json_build_object('from', b.from_day, 'to', b.to_day) order by b.from_day), '[]'::json)
             from absence b where b.person_id = p.id and b.dropped_at is null and b.to_day >= local.t::date)) order by p.name), '[]'::json)
-        from person p where p.active and p.role = 'technician') as people,
+        from person p where p.active and (p.role = 'technician' or p.role = 'manager'
+          -- Where nobody else works, those who lead do.
+          and not exists (select from person w where w.active and w.role = 'technician'))) as people,
       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'lift', lift, 'alignment', alignment) order by y_m, x_m, id), '[]'::json)
         from place where not closed and kind = 'bay') as places,
       (select coalesce(json_agg(json_build_object('number', j.number, 'title', v.name, 'promised', j.promised, 'priority', j.priority,
@@ -53,7 +55,6 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
               'hoursClocked', (select coalesce(sum(extract(epoch from coalesce(e."to", ${now.toISOString()}::timestamptz) - e."from")) / 3600, 0)
                 from time_entry e where e.stage_id = s.id and e.kind in ('work', 'learning')),
               'onIt', (select coalesce(json_agg(e.person_id order by e.person_id), '[]'::json) from time_entry e
-                join person w on w.id = e.person_id and w.active and w.role = 'technician'
                 where e.stage_id = s.id and e."to" is null and e.kind <> 'waiting')) order by s.position), '[]'::json)
             from stage s where s.job_id = j.id),
           'parts', (select coalesce(json_agg(json_build_object('componentId', l.component_id, 'name', c.name, 'kind', c.kind,

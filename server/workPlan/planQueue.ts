@@ -1,8 +1,5 @@
 import type PgBoss from 'pg-boss';
-import type { Db } from '../db/connect.ts';
-import { workshopNow } from '../read/workshop.ts';
-import { isStale, makeAnew } from './inForce.ts';
-import type { PlanMaker } from './planner.ts';
+import { type Keeper, makeAnew, needsPlan } from './inForce.ts';
 
 const PLAN = 'work-plan';
 
@@ -13,16 +10,15 @@ const PLAN = 'work-plan';
 export async function keepPlanned(
   boss: PgBoss,
   ready: (name: string) => Promise<void>,
-  { db, maker, now }: { db: Db; maker: PlanMaker; now: () => Date },
+  keeper: Keeper,
 ): Promise<{ look: () => Promise<void> }> {
   await ready(PLAN);
   await boss.work(PLAN, { pollingIntervalSeconds: 1, batchSize: 1 }, async () => {
-    const workshop = await workshopNow(db);
-    if (workshop) await makeAnew({ db, maker, workshop, now: now() });
+    await makeAnew(keeper);
   });
   return {
     look: async () => {
-      if ((await workshopNow(db)) && (await isStale(db, now()))) await boss.send(PLAN, {}, { singletonKey: PLAN });
+      if (await needsPlan(keeper)) await boss.send(PLAN, {}, { singletonKey: PLAN });
     },
   };
 }

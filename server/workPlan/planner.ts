@@ -19,7 +19,8 @@ export interface PlanMaker {
 }
 
 const MOST_WAITING = 8;
-const LONGEST_MS = 60_000;
+/** Less than a transaction may stand idle: whoever waits is told, and nothing is broken off. */
+const LONGEST_MS = 15_000;
 const IDLE_MS = 60_000;
 
 /** Starts a maker of plans; its thread begins with the first and ends when there was none for a minute. */

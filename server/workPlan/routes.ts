@@ -11,11 +11,13 @@ import { RuleBroken, Stale } from '../problems.ts';
 import { instant } from '../read/instant.ts';
 import { applyChanges } from './apply.ts';
 import { planFacts } from './facts.ts';
-import { keepPlan, newestEvent, planInForce, SEED } from './inForce.ts';
+import { isStale, lockPlan, planInForce, putInForce } from './inForce.ts';
 import type { PlanMaker } from './planner.ts';
 
-/** Whoever lays a hand on the plan is the only one meanwhile. */
-const PLAN_LOCK = sql`select pg_advisory_xact_lock(4417051)`;
+/** Asked again within this, the plan that was made is the answer. */
+const JUST_MS = 60_000;
+/** What-ifs that are kept at once. */
+const MOST_SCENARIOS = 12;
 
 async function scenarioRows(db: Db | Tx): Promise<ScenarioRow[]> {
   const { rows } = await db.execute<ScenarioRow & Record<string, unknown>>(sql`
@@ -26,13 +28,13 @@ async function scenarioRows(db: Db | Tx): Promise<ScenarioRow[]> {
 
 async function sheetOf(db: Db | Tx, workshop: Workshop, now: Date) {
   const row = await planInForce(db);
+  const facts = await planFacts(db, workshop, now);
   const madeBy = row?.byId
-    ? (await db.select({ name: person.name }).from(person).where(eq(person.id, row.byId)))[0]!.name
+    ? one(await db.select({ name: person.name }).from(person).where(eq(person.id, row.byId)), 'person').name
     : null;
   return {
-    ...{ facts: await planFacts(db, workshop, now), plan: row?.body ?? null, planId: row?.id ?? 0 },
-    ...{ madeAt: row?.at.toISOString() ?? null, madeBy },
-    stale: row === null || (await newestEvent(db)) > row.eventId,
+    ...{ facts, plan: row?.body ?? null, planId: row?.id ?? 0, madeAt: row?.at.toISOString() ?? null, madeBy },
+    stale: isStale(row, facts, now),
     scenarios: await scenarioRows(db),
   };
 }
@@ -48,30 +50,27 @@ interface Hand {
 /** Does what was thought, and puts the plan in force that was made with it: nobody sees the one without the other. */
 async function layHand(change: Change, changes: readonly PlanChange[], hand: Hand): Promise<number> {
   const { tx } = change;
-  await tx.execute(PLAN_LOCK);
+  await lockPlan(tx);
   const before = await planInForce(tx);
   if ((before?.id ?? 0) !== hand.planId) throw new Stale({ planId: before?.id ?? 0 });
-  const eventId = await newestEvent(tx);
   // Made before anything is written, so that no job is locked while it is.
   const facts = withChanges(await planFacts(tx, hand.workshop, hand.now), changes);
-  const body = await hand.maker.make({ facts, before: before?.body ?? null, seed: SEED });
-  await applyChanges(change, changes, hand.byId);
-  return keepPlan(tx, { body, eventId, byId: hand.byId, at: hand.now });
+  return putInForce(tx, { facts, before, maker: hand.maker, byId: hand.byId, at: hand.now }, () =>
+    applyChanges(change, changes, facts, hand.byId),
+  );
 }
 
 export const workPlanEndpoints = [
   serve(workPlanAddress.sheet, ({ db, workshop, now }) => sheetOf(db, workshop, now())),
   serve(workPlanAddress.make, ({ change, workshop, person: by, plans, now }) =>
     change(async ({ tx, log }) => {
-      await tx.execute(PLAN_LOCK);
+      await lockPlan(tx);
       const before = await planInForce(tx);
-      const eventId = await newestEvent(tx);
-      // Somebody has just had it made.
-      if (before && before.eventId === eventId && now().getTime() - before.at.getTime() < 60_000)
-        return { planId: before.id };
       const facts = await planFacts(tx, workshop, now());
-      const body = await plans.make({ facts, before: before?.body ?? null, seed: SEED });
-      const planId = await keepPlan(tx, { body, eventId, byId: by.id, at: now() });
+      // Somebody has just had it made.
+      if (before && !isStale(before, facts, now()) && now().getTime() - before.at.getTime() < JUST_MS)
+        return { planId: before.id };
+      const planId = await putInForce(tx, { facts, before, maker: plans, byId: by.id, at: now() });
       await log({ what: 'had the plan made anew', resource: 'workPlan', id: String(planId) });
       return { planId };
     }),
@@ -88,7 +87,7 @@ export const workPlanEndpoints = [
   serve(workPlanAddress.addScenario, ({ change, body, person: by, now }) =>
     change(async ({ tx, log }) => {
       const open = await tx.$count(scenario, isNull(scenario.endedAt));
-      if (open >= 12) throw new RuleBroken('Twelve what-ifs are enough to compare: throw one away first.');
+      if (open >= MOST_SCENARIOS) throw new RuleBroken('Twelve what-ifs are enough to compare: throw one away first.');
       const { id } = made(
         await tx
           .insert(scenario)

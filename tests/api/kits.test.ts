@@ -290,6 +290,8 @@ describe('a kit and a job', () => {
         and job_id = (select id from job where number = $1)`,
       [(await ilse.job('Bakery van')).number],
     );
+    // Two could share what three are now needed for at once.
+    await sql("update stage set most_people = 2 where key = 'road'");
     const van = await ilse.job('Bakery van');
     const sister = await ilse.send('post', '/kits/wren-kit/revisions', { from: 'wren-kit-c', note: 'another heater' });
     const draft = await revisionOf('wren-kit', sister.body.id.slice(9).toUpperCase());
@@ -299,7 +301,7 @@ describe('a kit and a job', () => {
     const lines = content.lines.filter(
       ({ componentId }) => componentId !== missing.componentId && componentId !== fitted.componentId,
     );
-    const stages = content.stages.map((stage) => (stage.key === 'road' ? { ...stage, hours: 4 } : stage));
+    const stages = content.stages.map((stage) => (stage.key === 'road' ? { ...stage, hours: 4, people: 3 } : stage));
     const changed = {
       ...content,
       lines,
@@ -311,7 +313,7 @@ describe('a kit and a job', () => {
     const after = await ilse.job('Bakery van');
     expect(after.parts.map(({ id }) => id)).not.toContain(missing.id);
     expect(after.parts.map(({ id }) => id)).toContain(fitted.id);
-    expect(after.stages.find(({ key }) => key === 'road')!.hours).toBe(4);
+    expect(after.stages.find(({ key }) => key === 'road')).toMatchObject({ hours: 4, people: 3, mostPeople: null });
     expect(after.stages.map(({ key }) => key)).toContain('wash');
     const done = van.stages.find(({ state }) => state === 'done')!;
     expect(after.stages.find(({ id }) => id === done.id)).toEqual(done);

@@ -4,7 +4,7 @@ import { wrongs } from '../../core/plan/checkPlan.fixture.ts';
 import { planGround } from '../../core/plan/facts.ts';
 import type { PlanChange } from '../../core/plan/planChange.ts';
 import { plannedAgain } from '../../core/plan/storedPlan.ts';
-import { workshopNow } from '../../server/read/workshop.ts';
+import { connect } from '../../server/db/connect.ts';
 import { makeAnew } from '../../server/workPlan/inForce.ts';
 import { startPlanMaker } from '../../server/workPlan/planner.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
@@ -57,10 +57,11 @@ describe('the plan of the workshop', () => {
     expect((await ilse.send('put', `/jobs/${number}/place`, place)).status).toBe(200);
     expect((await sheet()).stale).toBe(true);
     const maker = startPlanMaker();
-    const workshop = (await workshopNow(shop.db()))!;
-    const own = { db: shop.db(), maker, workshop, now: MORNING };
+    const connection = connect(shop.url(), 2);
+    const own = { ...connection, maker, now: () => MORNING };
     expect(await makeAnew(own)).not.toBeNull();
     expect(await makeAnew(own)).toBeNull();
+    await connection.close();
     await maker.close();
     expect(await sheet()).toMatchObject({ stale: false, madeBy: null });
   });
@@ -81,6 +82,8 @@ describe('a hand on the plan', () => {
     const { planId, facts } = await sheet();
     const change: PlanChange = { kind: 'priority', job: facts.jobs[0]!.number, priority: 'rush' };
     expect((await hand([change])).status).toBe(200);
+    // The plan was made with it: nothing has to be made anew for it.
+    expect((await sheet()).stale).toBe(false);
     const stale = await hand([{ ...change, priority: 'canWait' }], planId);
     expect([stale.status, stale.body.current.planId]).toEqual([409, (await sheet()).planId]);
     expect((await sheet()).facts.jobs[0]!.priority).toBe('rush');
@@ -93,6 +96,8 @@ describe('a hand on the plan', () => {
     expect((await ilse.get('/absences')).body.some((one: AbsenceRow) => one.from === '2027-03-10')).toBe(false);
     expect((await hand([{ kind: 'overtime', hours: 1 }])).body.detail).toMatch(/agreed with people/);
     expect((await hand([{ kind: 'hold', stageId: '26-101 strip', day: null }])).body.detail).toMatch(/in its kit only/);
+    const over = await hand([{ kind: 'priority', job: (await ilse.job('Post van')).number, priority: 'rush' }]);
+    expect([over.status, over.body.detail]).toEqual([422, expect.stringMatching(/is not planned/)]);
     const late = await hand([{ kind: 'partLate', job: facts.jobs[0]!.number, componentId: 'throttle', days: 7 }]);
     expect(late.body.detail).toMatch(/not on order/);
   });
@@ -114,6 +119,27 @@ describe('a hand on the plan', () => {
     expect(answer.status).toBe(400);
     expect(JSON.stringify(answer.body.fields)).toMatch(/changes/);
   });
+});
+
+test('a plan made by itself while a hand is laid on it never takes the hand back', async () => {
+  const { facts, planId } = await sheet();
+  const number = facts.jobs.at(-1)!.number;
+  await sql('update work_plan set facts_key = $1', ['other facts']);
+  const maker = startPlanMaker();
+  const connection = connect(shop.url(), 4);
+  const own = { ...connection, maker, now: () => MORNING };
+  const [answer] = await Promise.all([
+    hand([{ kind: 'priority', job: number, priority: 'canWait' }], planId),
+    makeAnew(own),
+    makeAnew(own),
+  ]);
+  await connection.close();
+  await maker.close();
+  const after = await sheet();
+  if (answer.status === 200) {
+    expect(after.facts.jobs.at(-1)!.priority).toBe('canWait');
+    expect(after.stale).toBe(false);
+  } else expect(answer.status).toBe(409);
 });
 
 describe('what if', () => {
@@ -152,4 +178,11 @@ describe('what if', () => {
     expect((await ilse.send('post', `/scenarios/${first!.id}/throw-away`, { version: 1 })).status).toBe(200);
     expect(await sheet()).toMatchObject({ planId });
   });
+});
+
+test('where nobody else works, those who lead are planned', async () => {
+  await sql("update person set active = false where role = 'technician'");
+  expect((await sheet()).facts.people.map(({ name }) => name)).toContain('Ilse Marrow');
+  await sql("update person set active = true where role = 'technician'");
+  expect((await sheet()).facts.people.map(({ name }) => name)).not.toContain('Ilse Marrow');
 });

@@ -1,4 +1,5 @@
 import type pg from 'pg';
+import type { ClientRow } from '../../contract/clients.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { Visitor, Workshop } from '../api/workshop.ts';
 
@@ -30,6 +31,9 @@ export interface Ground {
   readonly jory: () => Visitor;
   /** The job most is done to. */
   readonly van: () => Promise<JobSheet>;
+  /** A job of a client and a vehicle of its own. */
+  readonly ownJob: () => Promise<JobSheet>;
+  readonly clientOf: (job: JobSheet) => Promise<ClientRow>;
   readonly onJob: (
     rest: string,
     body: (job: JobSheet, i: number) => object,

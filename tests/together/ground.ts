@@ -26,6 +26,15 @@ export function openGround(): Ground {
   const van = () => ilse().job('Bakery van');
   return {
     ...{ shop, sql, ilse, soren, jory, van, pool: shop.pool },
+    ownJob: async () => {
+      const run = Math.random().toString(36).slice(2, 10);
+      const start = { clientName: `Client ${run}`, clientContact: '', title: `Van ${run}`, variantId: 'wren-11' };
+      const rest = { builtYear: 1971, chassisNumber: run, registration: '', colour: '', brief: [] };
+      const { body } = await ilse().send('post', '/jobs', { ...start, ...rest });
+      return (await ilse().get(`/jobs/${body.number}`)).body;
+    },
+    clientOf: async (job) =>
+      (await ilse().get('/clients')).body.find((row: { name: string }) => row.name === job.client.name),
     onJob: async (rest, body) => {
       const job = await van();
       return { path: `/jobs/${job.number}${rest}`, body: (i) => body(job, i) };

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import Papa from 'papaparse';
-import type { ClientRow, VehicleRow } from '../../contract/clients.ts';
+import type { VehicleRow } from '../../contract/clients.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { LibraryData } from '../../contract/library.ts';
 import type { PersonRow } from '../../contract/people.ts';
@@ -8,25 +8,12 @@ import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
 import { variantFile } from '../../wording/variantTable.ts';
 import type { Case, Ground } from './case.ts';
-// Every address that changes something is fired ten times at the same moment: with the same body under one key, with
-// the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
-// thing from a known version must change it once. An address without a case here fails the test.
 
 /** What is done to the house: components, models, clients, vehicles, people, the floor. */
-export function houseCases({ shop, sql, van, onJob, ilse }: Ground): Record<string, Case> {
+export function houseCases({ shop, sql, van, onJob, ilse, ownJob, clientOf }: Ground): Record<string, Case> {
   /** A file of one model that nobody has yet. */
   const modelFile = (name: string): string =>
     JSON.stringify(variantFile([{ ...startVariant('van'), makerName: 'Quay', modelName: 'Carrier', name }]));
-  /** A job of a client and a vehicle of its own. */
-  async function ownJob(): Promise<JobSheet> {
-    const run = Math.random().toString(36).slice(2, 10);
-    const start = { clientName: `Client ${run}`, clientContact: '', title: `Van ${run}`, variantId: 'wren-11' };
-    const rest = { builtYear: 1971, chassisNumber: run, registration: '', colour: '', brief: [] };
-    const { body } = await ilse().send('post', '/jobs', { ...start, ...rest });
-    return (await ilse().get(`/jobs/${body.number}`)).body;
-  }
-  const clientOf = async (job: JobSheet): Promise<ClientRow> =>
-    (await ilse().get('/clients')).body.find((row: ClientRow) => row.name === job.client.name);
   const vehicleOf = async (job: JobSheet): Promise<VehicleRow> =>
     (await ilse().get('/vehicles')).body.find((row: VehicleRow) => row.id === job.vehicle.id);
   /** A table of the first fuse under another name. */

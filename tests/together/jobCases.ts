@@ -4,9 +4,6 @@ import { CHECKS } from '../../core/prove/index.ts';
 import { dropLines } from '../api/stock.ts';
 import type { Visitor } from '../api/workshop.ts';
 import type { Case, Ground } from './case.ts';
-// Every address that changes something is fired ten times at the same moment: with the same body under one key, with
-// the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
-// thing from a known version must change it once. An address without a case here fails the test.
 
 /** What is done to a job: its brief, designs, parts, stages, checks, lessons. */
 export function jobCases({ pool, sql, van, onJob, ilse, soren, jory }: Ground): Record<string, Case> {

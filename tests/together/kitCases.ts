@@ -1,13 +1,8 @@
-import type { ClientRow } from '../../contract/clients.ts';
-import type { JobSheet } from '../../contract/job.ts';
 import type { KitSheet } from '../../contract/kits.ts';
 import type { Case, Ground } from './case.ts';
-// Every address that changes something is fired ten times at the same moment: with the same body under one key, with
-// the same body under ten keys, and with ten bodies. What was answered 200 must be in the log, once; what changes one
-// thing from a known version must change it once. An address without a case here fails the test.
 
 /** What is done to kits: revisions, wishes, files. */
-export function kitCases({ sql, ilse, jory }: Ground): Record<string, Case> {
+export function kitCases({ sql, ilse, jory, ownJob, clientOf }: Ground): Record<string, Case> {
   /** A draft that could be released, but for its second reader: as the released revision, changed last by Soren. */
   async function ownDraft(): Promise<{ id: string; version: number; content: object }> {
     const { body } = await ilse().send('post', '/kits/wren-kit/revisions', { from: 'wren-kit-c', note: '' });
@@ -19,16 +14,6 @@ export function kitCases({ sql, ilse, jory }: Ground): Record<string, Case> {
     const { lines, options, layout, torqueCapNm, gear, cover, exclusions, stages } = own;
     return { id, version, content: { lines, options, layout, torqueCapNm, gear, cover, exclusions, stages } };
   }
-  /** A job of a client and a vehicle of its own. */
-  async function ownJob(): Promise<JobSheet> {
-    const run = Math.random().toString(36).slice(2, 10);
-    const start = { clientName: `Client ${run}`, clientContact: '', title: `Van ${run}`, variantId: 'wren-11' };
-    const rest = { builtYear: 1971, chassisNumber: run, registration: '', colour: '', brief: [] };
-    const { body } = await ilse().send('post', '/jobs', { ...start, ...rest });
-    return (await ilse().get(`/jobs/${body.number}`)).body;
-  }
-  const clientOf = async (job: JobSheet): Promise<ClientRow> =>
-    (await ilse().get('/clients')).body.find((row: ClientRow) => row.name === job.client.name);
 
   return {
     'post /kits': {

@@ -26,7 +26,7 @@ CREATE TABLE "work_plan" (
 	"id" bigserial PRIMARY KEY NOT NULL,
 	"at" timestamp with time zone DEFAULT now() NOT NULL,
 	"by_id" uuid,
-	"event_id" bigint NOT NULL,
+	"facts_key" text NOT NULL,
 	"body" jsonb NOT NULL
 );
 --> statement-breakpoint

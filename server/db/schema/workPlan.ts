@@ -1,17 +1,5 @@
 import { sql } from 'drizzle-orm';
-import {
-  bigint,
-  bigserial,
-  check,
-  date,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  text,
-  timestamp,
-  uuid,
-} from 'drizzle-orm/pg-core';
+import { bigserial, check, date, index, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import type { PlanChange } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
 import { at } from './columns.ts';
@@ -25,8 +13,8 @@ export const workPlan = pgTable(
     at: at('at').notNull().defaultNow(),
     /** Null: made by itself, because something it rests on had changed. */
     byId: uuid('by_id').references(() => person.id),
-    /** The newest event when it was made: what comes after it may change it. */
-    eventId: bigint('event_id', { mode: 'number' }).notNull(),
+    /** What stands for the facts it was made from: where theirs is another now, it does not hold any more. */
+    factsKey: text('facts_key').notNull(),
     body: jsonb('body').$type<StoredPlan>().notNull(),
   },
   (t) => [index('work_plan_by').on(t.byId)],

@@ -1,4 +1,6 @@
 import { Progress } from 'antd';
+import { USUAL_SPREAD } from '../../../core/plan/sure.ts';
+import { USUAL_RUNS } from '../../../core/plan/surePlan.ts';
 import { dayText } from '../../../wording/dates.ts';
 import type { PlanNames } from '../../../wording/workPlan.ts';
 import type { Sureness } from './useSure.ts';
@@ -29,7 +31,7 @@ export function HowSure({ sure, number, names }: { sure: Sureness; number: strin
           </p>
           <p className="soft small">
             {drives && `${drives.name}${drives.job === number ? '' : ` of ${drives.job}`} moves it most. `}
-            1000 runs, stages as long as 0.85 to 1.5 times what is planned.
+            {`${USUAL_RUNS} runs, stages ${USUAL_SPREAD.least} to ${USUAL_SPREAD.most} times as long as planned, parts on their day.`}
           </p>
         </>
       )}

@@ -20,6 +20,8 @@ interface Props {
 }
 
 const LANE_PX = 40;
+/** Of more weeks than this every second is named. */
+const ALL_WEEKS = 12;
 /** A press that moves less is a press, px. */
 const SLOP_PX = 6;
 
@@ -58,7 +60,7 @@ export function PlanChart({ facts, rows, sure, weeks, picked, onPick, onCarry }:
           <div className="plan-lane" id="plan-days">
             {Array.from({ length: weeks }, (_, week) => (
               <span key={week} style={{ left: share(first + week * 7), width: share(first + 7) }}>
-                {formatDay(first + week * 7)}
+                {(weeks <= ALL_WEEKS || week % 2 === 0) && formatDay(first + week * 7)}
               </span>
             ))}
           </div>
@@ -118,7 +120,9 @@ export function PlanChart({ facts, rows, sure, weeks, picked, onPick, onCarry }:
                     style={{ left: share(day) }}
                     title={`${job.number} promised ${formatDay(Math.floor(day - 1e-6))}`}
                   >
-                    <b>{formatDay(Math.floor(day - 1e-6))}</b>
+                    {named(row.promises, days).has(job.number) && (
+                      <b>{`${job.number.slice(3)}: ${formatDay(Math.floor(day - 1e-6))}`}</b>
+                    )}
                   </span>
                 ))}
               <i className="plan-now" style={{ left: share(now) }} />
@@ -128,6 +132,21 @@ export function PlanChart({ facts, rows, sure, weeks, picked, onPick, onCarry }:
       </section>
     </DndContext>
   );
+}
+
+/** Share of the width that a promise takes to be named. */
+const NAME_SHARE = 0.085;
+
+/** The promises of a row that are named: those that would lie over the one before are told by their line alone. */
+function named(promises: Row['promises'], days: number): ReadonlySet<string> {
+  let free = Number.NEGATIVE_INFINITY;
+  const out = new Set<string>();
+  for (const { job, day } of promises.toSorted((a, b) => a.day - b.day)) {
+    if (day < free) continue;
+    out.add(job.number);
+    free = day + days * NAME_SHARE;
+  }
+  return out;
 }
 
 const clockOf = (minute: number) =>
@@ -160,6 +179,7 @@ function BarOf({ bar, style, picked, onPick, mayCarry }: BarProps) {
   const { setNodeRef, listeners, attributes, transform } = useDraggable({ id: bar.key, disabled: !mayCarry });
   const kind = bar.liveHv ? 'live' : bar.begun ? 'begun' : 'ahead';
   const [from, to] = [bar.stages[0]!.from, bar.stages.reduce((last, one) => (one.to > last ? one.to : last), '')];
+  const whole = `${bar.label}, ${bar.says || bar.stage.name}, ${localText(from)} to ${localText(to)}`;
   return (
     <button
       {...(mayCarry ? { ...attributes, ...listeners } : {})}
@@ -167,7 +187,8 @@ function BarOf({ bar, style, picked, onPick, mayCarry }: BarProps) {
       type="button"
       className={`plan-bar ${kind}${picked ? ' picked' : ''}`}
       style={{ ...style, ...(transform && { translate: `${transform.x}px 0`, zIndex: 3 }) }}
-      aria-label={`${bar.label}, ${bar.says || bar.stage.name}, ${localText(from)} to ${localText(to)}`}
+      aria-label={whole}
+      title={whole}
       {...(mayCarry && { 'aria-roledescription': 'carried with Space and the arrows' })}
       data-bar={bar.label}
       data-from={isoDay(Math.floor(bar.from))}

@@ -3,10 +3,9 @@ import { Button, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { hasRole } from '../../../contract/rights.ts';
 import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
-import { type PlanChange, withChanges } from '../../../core/plan/planChange.ts';
+import type { PlanChange } from '../../../core/plan/planChange.ts';
 import { dayNumber, isoDay } from '../../../core/quantity/format.ts';
 import { dayAndTime } from '../../../wording/dates.ts';
-import { lateText } from '../../../wording/workPlan.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useWorkshop } from '../../data/session.tsx';
 import { useSend } from '../../widgets/useSend.ts';
@@ -17,8 +16,7 @@ import { JobsOfPlan } from './JobsOfPlan.tsx';
 import { NewWhatIf } from './NewWhatIf.tsx';
 import { PlanChart } from './PlanChart.tsx';
 import { type Bar, rowsOf, type View } from './rows.ts';
-import { useSure } from './useSure.ts';
-import { useWouldBe } from './useWouldBe.ts';
+import { useThought } from './useThought.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
 
 /** All jobs and people over the coming weeks: who will be late, why each stage begins when it does, what would help. */
@@ -51,16 +49,14 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
   const [thinking, setThinking] = useState(false);
   const making = useSend(false, { typed: false });
   const changes = hand ?? whatIf?.changes ?? null;
-  const would = useWouldBe(sheet, changes);
+  const { would, shown, sure } = useThought(sheet, changes);
   const { facts, plan } = sheet;
-  const shown = would ?? plan;
   const rows = useMemo(() => (shown ? rowsOf({ facts, plan: shown }, view) : []), [facts, shown, view]);
-  const thought = useMemo(() => (would && changes ? withChanges(facts, changes) : facts), [facts, would, changes]);
-  const sure = useSure(thought, shown);
   const mayHand = hasRole(role, workPlanAddress.hand.may);
   const pick = (bar: Bar) => setPicked(bar.key);
   const carry = (bar: Bar, days: number) => {
-    const stage = bar.stages[0]!;
+    const stage = bar.stages.find(({ causes }) => causes[0]?.kind !== 'begun') ?? bar.stages[0]!;
+    const held = bar.job.stages.some(({ id, notBefore }) => id === stage.id && notBefore !== null);
     const now = dayNumber(stage.from.slice(0, 10));
     setWhatIf(null);
     setPicked(bar.key);
@@ -69,7 +65,7 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
       days > 0
         ? [{ kind: 'hold', stageId: stage.id, day: isoDay(now + days) }]
         : [
-            ...bar.stages.slice(0, 1).map(({ id }): PlanChange => ({ kind: 'hold', stageId: id, day: null })),
+            ...(held ? [{ kind: 'hold' as const, stageId: stage.id, day: null }] : []),
             { kind: 'priority', job: bar.job.number, priority: 'rush' },
           ],
     );
@@ -99,7 +95,7 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
           setWhatIf(next);
         }}
         onNew={() => setThinking(true)}
-        says={shown ? lateText(shown.jobs) : 'nothing planned yet'}
+        jobs={shown?.jobs ?? null}
       />
       <div className="plan-columns">
         {shown ? (

@@ -2,6 +2,8 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { hasRole } from '../../../contract/rights.ts';
 import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
+import type { StoredJobPlan } from '../../../core/plan/storedPlan.ts';
+import { lateText } from '../../../wording/workPlan.ts';
 import { usePerson } from '../../data/session.tsx';
 
 interface Props {
@@ -9,12 +11,12 @@ interface Props {
   readonly chosen: ScenarioRow | null;
   readonly onChoose: (scenario: ScenarioRow | null) => void;
   readonly onNew: () => void;
-  /** What the plan that is shown comes to. */
-  readonly says: string;
+  /** Of the plan that is shown; null without one. */
+  readonly jobs: readonly StoredJobPlan[] | null;
 }
 
 /** The plan as it stands and the what-ifs beside it: pressing one shows the plan it would make. */
-export function WhatIfBar({ sheet, chosen, onChoose, onNew, says }: Props) {
+export function WhatIfBar({ sheet, chosen, onChoose, onNew, jobs }: Props) {
   const { role } = usePerson();
   return (
     <section className="sheet what-if" aria-label="What if">
@@ -37,8 +39,8 @@ export function WhatIfBar({ sheet, chosen, onChoose, onNew, says }: Props) {
           New what-if
         </Button>
       )}
-      <span className={`push ${says.includes('late') ? 'stop strong' : 'pass'}`} data-late>
-        {says}
+      <span className={`push ${jobs?.some(({ lateDays }) => lateDays > 0) ? 'stop strong' : 'pass'}`} data-late>
+        {jobs && lateText(jobs)}
       </span>
     </section>
   );

@@ -46,7 +46,7 @@ export function StageFields({ stage, others, onChange, faults, disabled, when }:
           disabled={disabled}
         />
         <QuantityInput
-          label="Can share it"
+          label="People who can share"
           kind="count"
           mayBeEmpty
           value={stage.mostPeople ?? null}

@@ -1,5 +1,5 @@
 import { jobAddress } from '../../../../contract/jobChange.ts';
-import { stageTraps, type TrapFound } from '../../../../core/plan/traps.ts';
+import { orderRule, stageTraps, type TrapFound } from '../../../../core/plan/traps.ts';
 import { trapText } from '../../../../wording/workPlan.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Panel } from '../../../widgets/Panel.tsx';
@@ -7,7 +7,6 @@ import { StateMark } from '../../../widgets/StateMark.tsx';
 import { WithReason } from '../../../widgets/WithReason.tsx';
 import { useOpenJob } from '../openJob.ts';
 
-const ruleOf = ({ trap }: TrapFound) => `order-${trap}`;
 const subjectOf = ({ first, later }: TrapFound) => `${first.key} ${later.key}`;
 
 /** Where the order of this job's stages walks into a trap of the trade; somebody may go against it with a reason. */
@@ -23,7 +22,7 @@ export function OrderTraps() {
     <Panel title="Traps in the order" aside="by the trade’s own rules">
       <div className="in stack">
         {found.map((trap) => {
-          const [rule, subject] = [ruleOf(trap), subjectOf(trap)];
+          const [rule, subject] = [orderRule(trap.trap), subjectOf(trap)];
           const last = job.decisions.findLast((one) => one.rule === rule && one.subject === subject);
           const overruled = last?.decision === 'overridden' ? last : null;
           return (

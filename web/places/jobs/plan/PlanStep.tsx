@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { hasRole } from '../../../../contract/rights.ts';
 import { type WorkPlanSheet, workPlanAddress } from '../../../../contract/workPlan.ts';
-import { type PlanChange, withChanges } from '../../../../core/plan/planChange.ts';
+import type { PlanChange } from '../../../../core/plan/planChange.ts';
 import { causeText, impossibleText, localText, planNames } from '../../../../wording/workPlan.ts';
 import { useOfAddress } from '../../../data/resources.ts';
 import { usePerson } from '../../../data/session.tsx';
@@ -11,8 +11,7 @@ import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { IfYouAccept } from '../../plan/IfYouAccept.tsx';
 import { JobOfPlan } from '../../plan/JobOfPlan.tsx';
-import { useSure } from '../../plan/useSure.ts';
-import { useWouldBe } from '../../plan/useWouldBe.ts';
+import { useThought } from '../../plan/useThought.ts';
 import { useOpenJob } from '../openJob.ts';
 import { OrderTraps } from './OrderTraps.tsx';
 
@@ -29,11 +28,8 @@ function JobInPlan({ sheet }: { sheet: WorkPlanSheet }) {
   const { role } = usePerson();
   const [picked, setPicked] = useState<string | null>(null);
   const [hand, setHand] = useState<readonly PlanChange[] | null>(null);
-  const would = useWouldBe(sheet, hand);
+  const { would, shown: plan, sure } = useThought(sheet, hand, picked !== null);
   const { facts } = sheet;
-  const plan = would ?? sheet.plan;
-  const [thought, asked] = [would && hand ? withChanges(facts, hand) : facts, would ?? sheet.plan];
-  const sure = useSure(thought, picked ? asked : null);
   const own = facts.jobs.find(({ number }) => number === job.number);
   if (!own || !plan)
     return (

@@ -1,9 +1,8 @@
 import { Button } from 'antd';
 import { proveAddress } from '../../../../contract/prove.ts';
-import type { RuleId } from '../../../../core/fit/finding.ts';
 import { CHECK_GROUP_NAME, CHECK_GROUPS } from '../../../../core/prove/check.ts';
 import { CHECKS } from '../../../../core/prove/index.ts';
-import { RULE_NAME, standingOverrides } from '../../../../wording/fit.ts';
+import { overrideText, standingOverrides } from '../../../../wording/fit.ts';
 import { fileUrl } from '../../../data/client.ts';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
@@ -46,13 +45,15 @@ export default function ProveStep() {
         );
       })}
       {overridden.length > 0 && (
-        <Panel title="Taken all the same, against a rule of Match" aside="on the sign-off sheet">
-          {overridden.map(({ rule, subject, reason, by }) => (
-            <p key={`${rule} ${subject}`} className="in" data-overridden={rule}>
-              <span className="strong">{RULE_NAME[rule as RuleId] ?? rule}</span>, {subject}: {reason}{' '}
-              <span className="soft">{by}</span>
-            </p>
-          ))}
+        <Panel title="Taken all the same, against a rule" aside="on the sign-off sheet">
+          {overridden.map(({ rule, subject, reason, by }) => {
+            const { name, about } = overrideText(rule, subject);
+            return (
+              <p key={`${rule} ${subject}`} className="in" data-overridden={rule}>
+                <span className="strong">{name}</span>, {about}: {reason} <span className="soft">{by}</span>
+              </p>
+            );
+          })}
         </Panel>
       )}
       <EvidencePanel />
