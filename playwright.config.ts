@@ -17,5 +17,7 @@ export default defineConfig({
     actionTimeout: 15_000,
     launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     trace: 'off',
+    // Where it is not what is tested, keeping the whole page for offline would cost each test its seconds.
+    serviceWorkers: 'block',
   },
 });

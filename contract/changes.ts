@@ -13,6 +13,9 @@ export type EventResource =
   | 'took'
   | 'parts'
   | 'stage'
+  | 'hours'
+  | 'tool'
+  | 'condition'
   | 'snag'
   | 'check'
   | 'component'
@@ -48,6 +51,9 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   match: ['decisions', 'head', 'stages', 'parts', 'designs'],
   parts: ['parts'],
   stage: ['stages', 'head'],
+  hours: ['stages'],
+  tool: [],
+  condition: [],
   snag: ['snags'],
   check: ['checks'],
   component: [],
@@ -74,6 +80,10 @@ export interface Touched {
   readonly job: string | null;
   readonly resource: EventResource;
 }
+
+/** When it was done, by the clock of whoever sends it, and what that clock shows at sending. */
+export const MADE_HEADING = 'Dajo-Made-At';
+export const CLOCK_HEADING = 'Dajo-Clock';
 
 export const TOUCHED_HEADING = 'Dajo-Touched';
 

@@ -85,7 +85,11 @@ describe('bodies', () => {
     expect(datePastProblem({ kind: 'topSpeed', amount: 50 }, 20_001)).toBeNull();
   });
   test('clock: work needs no cause and loses one it was given', () => {
-    expect(check(clockOnSchema, { kind: 'work', cause: 'part' }).value).toEqual({ kind: 'work', cause: null });
+    expect(check(clockOnSchema, { kind: 'work', cause: 'part' }).value).toEqual({
+      kind: 'work',
+      cause: null,
+      leave: false,
+    });
     expect(problems(clockOnSchema, { kind: 'waiting', cause: 'part' })).toEqual({});
     expect(problems(clockOnSchema, { kind: 'idle', cause: null })).toEqual({
       kind: 'Kind of time is not one of the choices.',

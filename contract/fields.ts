@@ -86,6 +86,22 @@ export const isoDate = (label: string) =>
     })
     .label(label);
 
+/** A moment, in UTC: 2026-11-24T15:30:00Z, with or without seconds and their parts. */
+export const instant = (label: string) =>
+  Joi.string()
+    .custom((value: string, helpers) => {
+      const form = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,3})?)?Z$/;
+      const parsed = form.test(value) ? new Date(value) : null;
+      const good =
+        parsed &&
+        !Number.isNaN(parsed.getTime()) &&
+        parsed.toISOString().startsWith(value.slice(0, 16)) &&
+        value >= '1900' &&
+        value < '2200';
+      return good ? parsed.toISOString() : helpers.error('string.pattern.name', { name: 'is not a time' });
+    })
+    .label(label);
+
 /** Row version the change was made from; a stale one is answered with 409 and both sides. */
 export const version = whole('Version', 1, 2_000_000_000).required();
 

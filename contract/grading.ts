@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import { isoDate, type Made, type Mutable, number, text, uuid, version } from './fields.ts';
 
 /** A capacity test of one module, from its log or as it was read off a tester. */
@@ -63,6 +63,7 @@ export const gradingAddress = {
     body: gradingSchema,
     answer: answers<Made>(),
   }),
+  table: address({ method: 'get', path: '/stores/gradings.csv', may: 'viewer', answer: A_FILE }),
   /** Lines that modules can be held for. */
   lines: address({ method: 'get', path: '/stores/module-lines', may: 'viewer', answer: answers<ModuleLine[]>() }),
   hold: address({

@@ -1,5 +1,6 @@
 import type { VehicleUse } from '../core/figures/slots.ts';
 import type { FitWork } from '../core/fit/finding.ts';
+import type { ReworkCause } from '../core/hours/entry.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { CoverChoice } from '../core/kit/kit.ts';
 import type { OfferState } from '../core/offer/offer.ts';
@@ -129,6 +130,11 @@ export interface SnagRow {
   readonly by: string;
   readonly at: string;
   readonly closedBy: string | null;
+  /** Why it was there, what it cost and how it was put right, as far as anybody knows. */
+  readonly cause: ReworkCause | null;
+  readonly costHours: number | null;
+  readonly costCents: number | null;
+  readonly closedHow: string;
   readonly closedAt: string | null;
 }
 

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { ComponentKind } from '../core/component/sheets.ts';
 import type { NeededBasis } from '../core/stores/neededDay.ts';
 import type { NeedState } from '../core/stores/needs.ts';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import { isoDate, text, uuid } from './fields.ts';
 
 /** A line that wants something, and where its pieces come from. Quantities in ledger units, days ISO. */
@@ -108,6 +108,7 @@ const takeSchema = Joi.object<TakeBody, true>({
 
 export const needsAddress = {
   list: address({ method: 'get', path: '/stores/needs', may: 'viewer', answer: answers<NeedRow[]>() }),
+  table: address({ method: 'get', path: '/stores/needs.csv', may: 'viewer', answer: A_FILE }),
   one: address({ method: 'get', path: '/stores/needs/:component', may: 'viewer', answer: answers<NeedSheet>() }),
   take: address({
     method: 'post',

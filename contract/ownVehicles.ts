@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { OwnVehicleMoney } from '../core/actual/ownVehicle.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
-import { address, answers } from './address.ts';
+import { A_FILE, address, answers } from './address.ts';
 import { faultAt, isoDate, type Made, type Mutable, slug, text, type Versioned, version, whole } from './fields.ts';
 
 /** A vehicle of the workshop's own: a mule, or one to be sold. Money before tax, own currency. */
@@ -60,6 +60,7 @@ export interface OwnVehicleSale {
 
 export const ownVehicleAddress = {
   list: address({ method: 'get', path: '/own-vehicles', may: 'viewer', answer: answers<OwnVehicleRow[]>() }),
+  table: address({ method: 'get', path: '/own-vehicles.csv', may: 'viewer', answer: A_FILE }),
   buy: address({
     method: 'post',
     path: '/own-vehicles',

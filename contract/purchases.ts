@@ -185,6 +185,7 @@ export const purchaseAddress = {
     body: sendBackSchema,
     answer: answers<Versioned>(),
   }),
+  invoiceTable: address({ method: 'get', path: '/purchase-invoices.csv', may: 'viewer', answer: A_FILE }),
   invoice: address({
     method: 'post',
     path: '/purchases/:purchase/invoices',

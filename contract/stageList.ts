@@ -8,6 +8,9 @@ import { faultAt, type Mutable, number, slug, text, whole } from './fields.ts';
 
 export const STEP_KINDS = Object.keys(BASE_UNIT) as QuantityKind[];
 
+/** A kind of tool or instrument, as the register has it: torque wrench, insulation tester. */
+export const toolKind = (label: string) => text(label, 40).lowercase().min(2);
+
 const limit = Joi.object<StepLimit, true>({
   min: number('At least', -1e9, 1e9).allow(null).required(),
   max: number('At most', -1e9, 1e9).allow(null).required(),
@@ -22,6 +25,9 @@ const step = Joi.object<StepTemplate, true>({
   text: text('Step', 160).required(),
   note: text('Note', 240).allow('').required(),
   limit: limit.allow(null).required(),
+  tool: toolKind('With what').allow(null),
+  second: Joi.boolean().label('Second signature'),
+  bolts: whole('Bolts in turn', 3, 48).allow(null),
 });
 
 /** For these variants only, with an option, or without one. */
@@ -51,6 +57,7 @@ const stage = Joi.object<Mutable<StageTemplate>, true>({
     .valid(...DIFFICULTIES)
     .label('How hard'),
   liveHv: Joi.boolean().label('Live high voltage').required(),
+  tools: Joi.array().items(toolKind('Tool')).max(8).unique().label('Tools'),
   needs: text('Needs', 120).allow('').required(),
   note: text('Note', 400).allow('').required(),
   steps: Joi.array().items(step).max(80).label('Steps').required(),

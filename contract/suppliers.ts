@@ -183,6 +183,7 @@ const priceListSchema = Joi.object<PriceListIn, true>({
 
 export const supplierAddress = {
   list: address({ method: 'get', path: '/suppliers', may: 'viewer', answer: answers<SupplierRow[]>() }),
+  table: address({ method: 'get', path: '/suppliers.csv', may: 'viewer', answer: A_FILE }),
   one: address({ method: 'get', path: '/suppliers/:supplier', may: 'viewer', answer: answers<SupplierSheet>() }),
   change: address({
     method: 'put',
@@ -227,6 +228,7 @@ export const supplierAddress = {
     answer: answers<Made>(),
   }),
   rounds: address({ method: 'get', path: '/offer-rounds', may: 'viewer', answer: answers<OfferRound[]>() }),
+  roundTable: address({ method: 'get', path: '/offer-rounds.csv', may: 'viewer', answer: A_FILE }),
   addRound: address({
     method: 'post',
     path: '/offer-rounds',

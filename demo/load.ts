@@ -7,6 +7,7 @@ import { COMPONENTS } from './components.ts';
 import { dayFrom } from './dayFrom.ts';
 import { KITS } from './kits.ts';
 import { loadBuying } from './loadBuying.ts';
+import { loadCondition } from './loadCondition.ts';
 import { loadJobs } from './loadJobs.ts';
 import { loadLearning } from './loadLearning.ts';
 import { loadOffers } from './loadOffers.ts';
@@ -14,6 +15,7 @@ import { loadOrders } from './loadOrders.ts';
 import { loadPlan } from './loadPlan.ts';
 import { loadSelling } from './loadSelling.ts';
 import { loadStores } from './loadStores.ts';
+import { loadTools } from './loadTools.ts';
 import { MODELS } from './models.ts';
 import { loadBins, type OpenStock, openStock } from './stock.ts';
 import { MAKERS, PEOPLE, PLACES, SUPPLIERS, WORKSHOP } from './workshop.ts';
@@ -65,6 +67,8 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await loadBuying(tx, now);
     await loadOffers(tx, now);
     await loadSelling(tx, now);
+    await loadTools(tx, now);
+    await loadCondition(tx, now);
     await loadPlan(tx, now);
   });
 }

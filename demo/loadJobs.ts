@@ -11,15 +11,22 @@ import { vehicleState } from '../core/vehicle/state.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
 import { addLines } from '../server/read/addLines.ts';
+import { stepValues } from '../server/read/stepValues.ts';
 import { dayFrom } from './dayFrom.ts';
 import { type DemoJob, FINISHED, JOBS } from './jobs.ts';
+import { loadAgain } from './loadAgain.ts';
 import { designOf, LIBRARY, loadDesigns, loadRoute, REVISIONS } from './loadDesigns.ts';
 import { MODELS } from './models.ts';
 import type { OpenStock } from './stock.ts';
+import { spanBefore, type Timetable, timetable } from './timetable.ts';
 import { PEOPLE } from './workshop.ts';
 
 /** The job that has its parts list although nothing of it is built. */
 const LISTED = 'Ice-cream van';
+/** How long after its promise each of the finished ones went out; below nothing: before. */
+const DAYS_LATE = [3, -4, 0, 6, -2, 1, -1];
+/** Who does live work in the sample: one authorised, and a second person. */
+const LIVE_PAIR = ['soren', 'tove'] as const;
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 const VARIANTS = new Map(MODELS.flatMap((model) => model.variants).map((variant) => [variant.id, variant]));
@@ -44,6 +51,7 @@ interface Loading {
   readonly people: ReadonlyMap<string, string>;
   readonly random: () => number;
   readonly open: OpenStock;
+  readonly when: Timetable;
 }
 
 /** All jobs of the sample, oldest number first, so that numbers rise with time. */
@@ -51,11 +59,11 @@ export async function loadJobs(tx: Tx, now: Date, open: OpenStock): Promise<void
   const people = new Map(
     (await tx.select({ id: t.person.id, signIn: t.person.signIn }).from(t.person)).map((p) => [p.signIn, p.id]),
   );
-  const loading: Loading = { tx, now, people, random: seeded(7), open };
+  const loading: Loading = { tx, now, people, random: seeded(7), open, when: timetable() };
   const year = String(now.getUTCFullYear()).slice(2);
   let running = 92;
   const next = () => `${year}-${String(++running).padStart(3, '0')}`;
-  for (const old of FINISHED) {
+  for (const [i, old] of FINISHED.entries()) {
     const { kitRevisionId, title, client, variantId } = old;
     const job: DemoJob = {
       ...BLANK,
@@ -67,6 +75,7 @@ export async function loadJobs(tx: Tx, now: Date, open: OpenStock): Promise<void
       chassis: `${20_000 + running * 37}`,
       kitRevisionId,
       use: USUAL_USE,
+      promisedDays: -old.daysAgo - DAYS_LATE[i % DAYS_LATE.length]!,
     };
     await loadJob(loading, job, next(), old.daysAgo);
   }
@@ -147,7 +156,7 @@ async function loadJob(loading: Loading, job: DemoJob, number: string, daysAgo: 
 }
 
 async function loadStages(
-  { tx, now, people, random }: Loading,
+  { tx, now, people, random, when }: Loading,
   jobId: string,
   job: DemoJob,
   daysAgo: number,
@@ -155,6 +164,8 @@ async function loadStages(
   const template = REVISIONS.get(job.kitRevisionId ?? '')?.stages ?? [];
   const doneCount = Math.min(job.stagesDone, template.length);
   const hands = PEOPLE.filter((p) => p.role === 'technician').map((p) => p.signIn);
+  const everyone = hands.map((signIn) => people.get(signIn)!);
+  const reworks: { stageId: string; to: Date }[] = [];
   // Finished work fills working days backwards from the day the last stage was finished.
   let cursor = new Date(now.getTime() - (job.state === 'handedOver' ? daysAgo : 1) * DAY_MS);
   cursor.setUTCHours(16, 0, 0, 0);
@@ -162,18 +173,20 @@ async function loadStages(
   for (let i = doneCount - 1; i >= 0; i--) {
     const hours = template[i]!.hours * (0.8 + 0.5 * random());
     const share = Math.min(7.5, Math.max(0.5, hours / Math.max(1, template[i]!.people)));
-    if (cursor.getUTCHours() - share < 8)
-      cursor = new Date(cursor.getTime() - (cursor.getUTCDay() === 1 ? 3 : 1) * DAY_MS);
-    if (cursor.getUTCHours() - share < 8) cursor.setUTCHours(16, 0, 0, 0);
-    const from = new Date(cursor.getTime() - share * HOUR_MS);
-    spans[i] = { from, to: new Date(cursor) };
-    cursor = from;
+    const many = Math.max(1, Math.min(2, template[i]!.people));
+    const of = template[i]!.liveHv ? LIVE_PAIR.map((signIn) => people.get(signIn)!) : everyone;
+    spans[i] = spanBefore(cursor, share, { of, many }, when);
+    cursor = spans[i]!.from;
   }
   for (const [position, { steps, after, traits, ...own }] of template.entries()) {
     const done = position < doneCount;
     const inHand = position === doneCount && job.inHand;
     const span = spans[position];
-    const lead = people.get(own.liveHv ? 'soren' : hands[Math.floor(random() * hands.length)]!)!;
+    const first = own.liveHv ? 'soren' : hands[Math.floor(random() * hands.length)]!;
+    const able = (own.liveHv ? LIVE_PAIR : [first, 'ravi', ...hands]).map((signIn) => people.get(signIn)!);
+    const crew = span ? [...new Set(when.free(able, span.from, span.to))].slice(0, own.people > 1 ? 2 : 1) : [];
+    const lead = crew[0] ?? people.get(first)!;
+    for (const id of crew) when.take(id, span!.from, span!.to);
     const started = span?.from ?? (inHand ? new Date(now.getTime() - 2.4 * HOUR_MS) : null);
     const [row] = await tx
       .insert(t.stage)
@@ -181,6 +194,7 @@ async function loadStages(
         ...own,
         after: [...after],
         traits: [...traits],
+        tools: [...(own.tools ?? [])],
         jobId,
         position,
         state: done ? 'done' : inHand ? 'inHand' : 'waiting',
@@ -191,18 +205,7 @@ async function loadStages(
       .returning();
     const stepRows = await tx
       .insert(t.step)
-      .values(
-        steps.map(({ text, note, limit }, i) => ({
-          stageId: row!.id,
-          position: i,
-          text,
-          note,
-          limitMin: limit?.min ?? null,
-          limitMax: limit?.max ?? null,
-          limitKind: limit?.kind ?? null,
-          limitSource: limit?.source ?? '',
-        })),
-      )
+      .values(steps.map((own, i) => ({ ...stepValues(own), stageId: row!.id, position: i })))
       .returning();
     if (done && span) {
       await tx.insert(t.reading).values(
@@ -214,10 +217,9 @@ async function loadStages(
           at: span.to,
         })),
       );
-      const rework = random() < 0.12;
-      const crew = own.people > 1 ? [lead, people.get(own.liveHv ? 'tove' : 'ravi')!] : [lead];
+      if (random() < 0.12) reworks.push({ stageId: row!.id, to: span.to });
       await tx.insert(t.timeEntry).values(
-        [...new Set(crew)].map((personId) => ({
+        crew.map((personId) => ({
           personId,
           stageId: row!.id,
           kind: 'work' as const,
@@ -226,15 +228,6 @@ async function loadStages(
           to: span.to,
         })),
       );
-      if (rework)
-        await tx.insert(t.timeEntry).values({
-          personId: lead,
-          stageId: row!.id,
-          kind: 'rework',
-          cause: 'wrongDrawing',
-          from: span.to,
-          to: new Date(span.to.getTime() + 0.8 * HOUR_MS),
-        });
     }
     if (inHand) {
       const since = new Date(now.getTime() - (1.2 + random()) * HOUR_MS);
@@ -249,6 +242,7 @@ async function loadStages(
         });
     }
   }
+  await loadAgain(tx, now, when, everyone, reworks);
 }
 
 /** A reading inside its limits, as a person would have written it. */

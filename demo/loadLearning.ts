@@ -16,6 +16,11 @@ export async function loadLearning(tx: Tx, now: Date): Promise<void> {
     .innerJoin(t.vehicle, eq(t.vehicle.id, t.job.vehicleId));
   const of = (title: string) => jobs.find((job) => job.title === title)!;
   const ago = (days: number) => new Date(now.getTime() - days * DAY_MS);
+  // The next of the vans is held by what the first one teaches.
+  await tx
+    .update(t.job)
+    .set({ followsId: of('Bakery van').id })
+    .where(eq(t.job.id, of('Ice-cream van').id));
   const lesson = (title: string, text: string, more: Partial<typeof t.lesson.$inferInsert> = {}) => ({
     ...{ jobId: of(title).id, about: 'stage' as const, text, kitId: 'wren-kit', byId: jory, at: ago(9) },
     ...more,

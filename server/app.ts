@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { SIGNED_OUT_TOKEN } from '../contract/session.ts';
+import { calendarRouter } from './calendars/routes.ts';
 import { type House, mount } from './endpoint.ts';
 import { ENDPOINTS } from './endpoints.ts';
 import type { Live } from './events/live.ts';
@@ -124,6 +125,7 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
   api.use(sessionRouter(house, signInTries(pool, house.config.signInTries)));
   api.use(fitterRouter(house));
   api.use(clientRouter(house));
+  api.use(calendarRouter(house));
   api.head('/events', (_req, res) => {
     res.type('text/event-stream').end();
   });

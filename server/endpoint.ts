@@ -3,12 +3,13 @@ import express, { type Request, type RequestHandler, type Response, type Router 
 import type Joi from 'joi';
 import type { Address, Params } from '../contract/address.ts';
 import { BOUNDS_SENTENCE, type Bounds, boundsProblem } from '../contract/bounds.ts';
-import { TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
+import { CLOCK_HEADING, MADE_HEADING, TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
 import { FILE_ABOUT } from '../contract/files.ts';
 import { hasRole } from '../contract/rights.ts';
 import type { SignedIn } from '../contract/session.ts';
 import type { Workshop } from '../contract/workshop.ts';
+import { madeAt } from '../core/hours/entry.ts';
 import { dayOf } from '../wording/dates.ts';
 import type { Backups } from './backups/backups.ts';
 import { type Change, changeIn, type RequestKey } from './change.ts';
@@ -46,6 +47,8 @@ export interface Asked<P extends string, B> extends House {
   readonly person: SignedIn;
   readonly workshop: Workshop;
   readonly today: string;
+  /** When it was done: now, or earlier where it waited for the server to be reached. */
+  readonly madeAt: Date;
   readonly res: Response;
   /** One transaction with its event; honours the idempotency key of the request. */
   readonly change: <T>(work: (change: Change) => Promise<T>) => Promise<T>;
@@ -76,6 +79,10 @@ const PARAM: Record<string, { form: RegExp; what: string }> = {
   about: { form: new RegExp(`^(${FILE_ABOUT.join('|')})$`), what: 'place for files' },
   word: { form: /^[^\p{Cc}]{1,80}$/u, what: 'word' },
   list: { form: /^[a-z]{1,20}$/, what: 'list' },
+  from: { form: /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/, what: 'day' },
+  to: { form: /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/, what: 'day' },
+  entry: { form: /^[1-9]\d{0,14}$/, what: 'hours' },
+  months: { form: /^([1-9]|[12]\d|3[0-6])$/, what: 'stretch of months' },
   page: { form: /^\d{1,6}$/, what: 'page' },
   of: { form: /^[A-Za-z0-9][A-Za-z0-9.-]{0,80}$/, what: 'entry' },
   name: { form: /^[^\p{Cc}]{1,200}$/u, what: 'name' },
@@ -133,6 +140,7 @@ function handler(
       person,
       workshop,
       today: dayOf(now, workshop.timeZone),
+      madeAt: whenMade(req, now),
       res,
       change: async (work) => {
         const { answer: done, touched } = await changeIn(house.transact, person, key, act ?? null, work);
@@ -151,6 +159,25 @@ export function readBody<T>(schema: Joi.Schema<T>, sent: unknown, bounds: Bounds
   const { value, problems } = check(schema, sent);
   if (Object.keys(problems).length > 0) throw new BadInput(problems);
   return value;
+}
+
+/** What was made longer ago may have been taken and forgotten: keys are kept a week. */
+const OLDEST_MS = 6 * 86_400_000;
+
+/** When something was done that says so in its headings, by a clock that may be wrong: see `madeAt`. */
+function whenMade(req: Request, now: Date): Date {
+  const [made, sent] = [req.get(MADE_HEADING), req.get(CLOCK_HEADING)];
+  if (made === undefined || sent === undefined) return now;
+  const said = { made: Date.parse(made), sent: Date.parse(sent) };
+  if (Number.isNaN(said.made) || Number.isNaN(said.sent))
+    throw new ProblemError('badInput', 'When this was done cannot be read.');
+  const at = madeAt(now.getTime(), said, OLDEST_MS);
+  if (at === null)
+    throw new ProblemError(
+      'rule',
+      'This was done more than six days before it could be sent. Enter it afterwards, where it belongs.',
+    );
+  return new Date(at);
 }
 
 const KEY_LENGTH = 100;

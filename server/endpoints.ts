@@ -1,9 +1,11 @@
 import { backupEndpoints } from './backups/routes.ts';
+import { calendarEndpoints } from './calendars/routes.ts';
 import { clientEndpoints } from './clients/routes.ts';
 import { vehiclesEndpoints } from './clients/vehicleRoutes.ts';
 import { basicsEndpoints } from './components/basicsRoutes.ts';
 import { componentEndpoints } from './components/routes.ts';
 import { componentTableEndpoints } from './components/tableRoutes.ts';
+import { conditionEndpoints } from './condition/routes.ts';
 import { designFileEndpoints } from './designs/fileRoutes.ts';
 import { designEndpoints } from './designs/routes.ts';
 import type { Endpoint } from './endpoint.ts';
@@ -11,6 +13,7 @@ import { fabricationEndpoints } from './fabrication/routes.ts';
 import { fileEndpoints } from './files/routes.ts';
 import { planEndpoints } from './floor/planRoutes.ts';
 import { floorEndpoints } from './floor/routes.ts';
+import { hoursEndpoints } from './hours/routes.ts';
 import { briefEndpoints } from './jobs/briefRoutes.ts';
 import { evidenceEndpoints } from './jobs/evidenceRoutes.ts';
 import { matchEndpoints } from './jobs/matchRoutes.ts';
@@ -18,6 +21,7 @@ import { recordedRouteEndpoints } from './jobs/recordedRoute.ts';
 import { jobEndpoints } from './jobs/routes.ts';
 import { kitFileEndpoints } from './kits/fileRoutes.ts';
 import { kitEndpoints } from './kits/routes.ts';
+import { estimateEndpoints } from './learning/estimateRoutes.ts';
 import { lessonEndpoints } from './learning/lessonRoutes.ts';
 import { registerEndpoints } from './learning/registerRoutes.ts';
 import { modelFileEndpoints } from './library/modelFileRoutes.ts';
@@ -42,6 +46,7 @@ import { purchaseEndpoints } from './purchases/routes.ts';
 import { supplierEndpoints } from './purchases/supplierRoutes.ts';
 import { saleEndpoints } from './sales/routes.ts';
 import { preferenceEndpoints } from './session/routes.ts';
+import { shopEndpoints } from './shop/routes.ts';
 import { buildEndpoints } from './stages/routes.ts';
 import { stageTemplateEndpoints } from './stageTemplates/routes.ts';
 import { gradingEndpoints } from './stores/gradingRoutes.ts';
@@ -49,8 +54,10 @@ import { needEndpoints } from './stores/needRoutes.ts';
 import { numberEndpoints } from './stores/numberRoutes.ts';
 import { refurbishingEndpoints } from './stores/refurbishingRoutes.ts';
 import { storesEndpoints } from './stores/routes.ts';
+import { toolEndpoints } from './toolbox/routes.ts';
 import { vehicleEndpoints } from './vehicles/routes.ts';
 import { workPlanEndpoints } from './workPlan/routes.ts';
+import { seriesEndpoints } from './workPlan/seriesRoutes.ts';
 import { workshopEndpoints } from './workshop/routes.ts';
 
 /** Every address of the server besides sign-in and the live stream. */
@@ -96,6 +103,9 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...priceListEndpoints,
   ...saleEndpoints,
   ...buildEndpoints,
+  ...hoursEndpoints,
+  ...toolEndpoints,
+  ...conditionEndpoints,
   ...proveEndpoints,
   ...kitFileEndpoints,
   ...kitEndpoints,
@@ -105,7 +115,11 @@ export const ENDPOINTS: readonly Endpoint[] = [
   ...approvalEndpoints,
   ...stageTemplateEndpoints,
   ...lessonEndpoints,
+  ...estimateEndpoints,
   ...registerEndpoints,
   ...fileEndpoints,
+  ...calendarEndpoints,
+  ...shopEndpoints,
   ...workPlanEndpoints,
+  ...seriesEndpoints,
 ];

@@ -146,6 +146,8 @@ export function problemOf(error: unknown): ProblemError | null {
   if (typeof code === 'string') {
     if (code === '23505')
       return new ProblemError('conflict', UNIQUE_SENTENCES[constraint ?? ''] ?? 'This is there already.');
+    if (code === '23P01' && constraint === 'time_entry_apart')
+      return new ProblemError('conflict', 'These hours overlap others of the same person. Look at that day again.');
     if (code === '23503') return new ProblemError('badInput', 'This refers to something that is not there.');
     if (code === '23514') return new ProblemError('badInput', 'A value lies outside what can be stored here.');
     if (code === 'DJ001')

@@ -4,6 +4,7 @@ import pg from 'pg';
 import { floorSql } from '../server/floor/query.ts';
 import { dropDatabase } from '../tests/api/dropDatabase.ts';
 import { signInOver } from '../tests/api/signInOver.ts';
+import { clockingRows } from './bench/clocking.ts';
 import { dragging } from './bench/drag.ts';
 import { layingOut, matchAgain, ranking } from './bench/matching.ts';
 import { offerOf200 } from './bench/offer.ts';
@@ -62,8 +63,8 @@ async function fill(client: pg.Client): Promise<void> {
       select j.id, p, 'stage-' || p, 'Stage ' || p, 4, 1, false, 'done', now(), (select id from person limit 1)
       from job j, generate_series(1, 10) p where j.number like '90-%';
     insert into time_entry (person_id, stage_id, kind, "from", "to")
-      select (select id from person order by name limit 1), s.id, 'work', now() - interval '90 days' - n * interval '1 hour', now() - interval '90 days' - n * interval '1 hour' + interval '40 minutes'
-      from stage s, generate_series(1, 21) n where s.key like 'stage-%';
+      select (select id from person order by name limit 1), x.id, 'work', now() - interval '90 days' - x.k * interval '45 minutes', now() - interval '90 days' - x.k * interval '45 minutes' + interval '40 minutes'
+      from (select s.id, row_number() over () as k from stage s, generate_series(1, 21) n where s.key like 'stage-%') x;
     analyze;`);
 }
 
@@ -108,7 +109,7 @@ async function floorAnswer(): Promise<Row[]> {
     }
     await running.close();
     await client.end();
-    const served = await serverRows(cluster.url(name));
+    const served = [...(await serverRows(cluster.url(name))), ...(await clockingRows(cluster.url(name)))];
     await dropDatabase(cluster.url('postgres'), name);
     const ratio = median(http.slice(10)) / median(bare.slice(10));
     const size = `${counts[0].jobs} jobs, ${counts[0].entries} time entries`;

@@ -142,6 +142,10 @@ const startQueueFor = (
 const houseAsked = (cookies: string | undefined): string | null =>
   new RegExp(`(?:^|; *)${HOUSE_COOKIE}=(own|sample)(?:;|$)`).exec(cookies ?? '')?.[1] ?? null;
 
+/** The house that the address of a calendar names. */
+const houseNamed = (url: string): string | null =>
+  /^\/api\/calendar\/[^?]*\?house=(own|sample)$/.exec(url)?.[1] ?? null;
+
 /** Both workshops on one address: whoever has chosen none is in the own one as soon as it has been begun. */
 async function openBoth(
   sampleUrl: string,
@@ -165,7 +169,8 @@ async function openBoth(
   const front = express();
   front.disable('x-powered-by');
   front.use(async (req, res, next) => {
-    const asked = houseAsked(req.headers.cookie);
+    // What reads a calendar keeps no choice: its address says which of the two it is of.
+    const asked = houseNamed(req.url) ?? houseAsked(req.headers.cookie);
     const isOwn = asked === null ? await ownBegun().catch(() => false) : asked === 'own';
     (isOwn ? own : sample).app(req, res, next);
   });

@@ -47,11 +47,6 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.goto(`${running.url}/kits/wren-kit`);
     await p.getByText('What it comes to').waitFor();
   },
-  order: async (p) => {
-    await p.goto(`${running.url}/kits/orders`);
-    await p.getByRole('link', { name: /-003$/ }).click();
-    await p.getByText('Before it leaves').waitFor();
-  },
   fitter: async (p) => {
     await p.goto(`${running.url}/kits/orders`);
     await p.getByRole('link', { name: /-002$/ }).click();
@@ -80,16 +75,21 @@ const VIEWS: Record<string, (p: Page) => Promise<unknown>> = {
     await p.locator('.plan-bar').first().click();
     await p.getByText('even chance').waitFor();
   },
+  hours: async (p) => {
+    await p.goto(`${running.url}/people/hours`);
+    await p.getByRole('button', { name: 'Week before' }).click();
+    await p.getByRole('button', { name: 'Soren Adaro' }).click();
+    await p.locator('[data-entry]').first().waitFor();
+  },
+  figures: async (p) => {
+    await p.goto(`${running.url}/figures`);
+    await p.getByText('Rework by cause').waitFor();
+    await p.waitForTimeout(600);
+  },
   'job-brief': step('Ice-cream van', 'brief'),
   'job-vehicle': step('Ice-cream van', 'vehicle'),
   'job-size': step('Ice-cream van', 'size'),
   'job-size-drive': step('Fire tender', 'size?look=drive'),
-  'job-size-search': async (p) => {
-    await step('Ice-cream van', 'size?look=search')(p);
-    await p.getByRole('button', { name: 'Search', exact: true }).click();
-    await p.getByText('What stopped the others').waitFor();
-    await p.getByText(', done;').waitFor();
-  },
   'job-match': step('Ice-cream van', 'match'),
   'job-price': step('Tour car', 'price'),
   'job-parts': step('Hotel shuttle', 'parts'),

@@ -1,4 +1,5 @@
-import type { ReworkCause, StageRow } from '../contract/stages.ts';
+import type { StageRow } from '../contract/stages.ts';
+import type { ReworkCause, WaitingCause } from '../core/hours/entry.ts';
 import type { JobState } from '../core/job/states.ts';
 import type { StepLimit } from '../core/kit/kit.ts';
 import type { CheckLimit } from '../core/prove/check.ts';
@@ -48,12 +49,23 @@ export const REWORK_NAME: Record<ReworkCause, string> = {
   changedWish: 'Changed wish',
   ownMistake: 'Own mistake',
 };
-export const WAITING_NAME = {
+export const WAITING_NAME: Record<WaitingCause, string> = {
   part: 'For a part',
   bay: 'For a bay',
   client: 'For the client',
   outsideFirm: 'For an outside firm',
-} as const;
+};
+
+/** What for, with its cause: "rework: wrong drawing". */
+export function entryText(kind: EntryKind, cause: string | null): string {
+  const name =
+    kind === 'rework'
+      ? REWORK_NAME[cause as ReworkCause]
+      : kind === 'waiting'
+        ? WAITING_NAME[cause as WaitingCause]
+        : null;
+  return name ? `${ENTRY_NAME[kind]}: ${name.toLowerCase()}` : ENTRY_NAME[kind];
+}
 
 /** Limits as a person says them: "62 to 70 N·m", "at least 25 mm". */
 export function limitText(

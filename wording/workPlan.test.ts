@@ -9,20 +9,33 @@ import { causeText, changeText, impossibleText, lateText, localText, planNames }
 const stage = (id: string, name: string) => ({
   ...{ id, key: id, name, traits: [], after: [], hours: 4, hoursClocked: 0, people: 1, mostPeople: null, skill: '' },
   ...{ liveHv: false, state: 'waiting' as const, notBefore: null, onIt: [] },
+  ...{ tools: [], took: null },
 });
 const facts: PlanFacts = {
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
   open: { startMin: 480, breakMin: 60, endMin: 990 },
   people: [{ id: 'p', name: 'Petra Lowen', initials: 'PL', skills: [], dayHours: null, hvUntil: null, away: [] }],
+  tools: [],
   places: [{ id: 'bay-1', name: 'Bay 1', lift: true, alignment: false }],
   jobs: [
     {
       ...{ number: '26-103', title: 'Mobile library', promised: null, priority: 'usual', standsIn: null },
+      ...{ follows: null, out: null },
       stages: [stage('a', 'Run LV and HV looms'), stage('b', 'HV labels')],
-      parts: [{ componentId: 'box', name: 'Contactor box', kind: 'contactorBox', due: '2026-11-27', leadDays: 20 }],
+      parts: [
+        {
+          componentId: 'box',
+          name: 'Contactor box',
+          kind: 'contactorBox',
+          due: '2026-11-27',
+          leadDays: 20,
+          late: null,
+        },
+      ],
     },
     {
       ...{ number: '26-104', title: 'Bakery van', promised: null, priority: 'usual', standsIn: null },
+      ...{ follows: null, out: null },
       ...{ stages: [stage('c', 'Front box in')], parts: [] },
     },
   ],

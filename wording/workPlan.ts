@@ -10,6 +10,7 @@ export const PRIORITY_NAME: Readonly<Record<Priority, string>> = {
   usual: 'as usual',
   rush: 'a rush job',
   canWait: 'can wait',
+  show: 'for a show: a hard date',
 };
 
 export const PLAN_CHANGE_NAME: Readonly<Record<PlanChange['kind'], string>> = {
@@ -57,6 +58,10 @@ const inSentence = (name: string): string => name.replace(/^[A-Z](?=[a-z ])/, (l
 
 const waitsText = (why: EarliestWhy): ReasonText => {
   const day = formatDay(why.day);
+  if (why.kind === 'out')
+    return why.late
+      ? { text: `the vehicle should be back already: ${day} at the soonest`, sooner: 'ask who has it, and get it back' }
+      : { text: `the vehicle is out until then, ${day}`, sooner: 'get it back sooner' };
   if (why.kind === 'held') return { text: `held until ${day}`, sooner: 'let it begin when it can' };
   if (why.late)
     return {
@@ -142,6 +147,10 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
       return `there is no ${why.tool}`;
     case 'noFirm':
       return 'the firm outside is not known';
+    case 'lessons':
+      return `waits for ${why.lessons} ${why.lessons === 1 ? 'lesson' : 'lessons'} of ${why.jobId}, the first of its kind: take each into the kit, or set it aside`;
+    case 'out':
+      return 'the vehicle is out of the house, and nobody has said until when: see Arrival in Build';
     case 'tooFar':
       return 'cannot be done within two years as things are';
     case 'before':

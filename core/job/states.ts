@@ -88,6 +88,10 @@ export function jobRefusal(state: JobState, action: JobAction): JobRefusal | nul
 }
 
 /** Is the job still to be worked on? */
+/** States of jobs that are not over. */
+export const OPEN_STATES: readonly JobState[] = JOB_STATES.filter(
+  (state) => state !== 'handedOver' && state !== 'cancelled',
+);
 export const isOpen = (state: JobState): boolean => state !== 'handedOver' && state !== 'cancelled';
 
 /** Somebody or something is waited for. */

@@ -19,7 +19,12 @@ export function stagesOfJob(stages: readonly StageRowFacts[], leave: ReadonlySet
       ...(skill && { skill }),
       ...(mostPeople !== null && { mostPeople }),
       hours: taken > 0 ? Math.max(1 / HALF, Math.round(taken * HALF) / HALF) : hours,
-      steps: steps.map(({ text, note, limit }) => ({ text, note, limit })),
+      steps: steps.map(({ text, note, limit, tool, second, bolts }) => ({
+        ...{ text, note, limit },
+        ...(tool && { tool }),
+        ...(second && { second }),
+        ...(bolts && { bolts }),
+      })),
     };
   });
 }

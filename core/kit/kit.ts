@@ -38,6 +38,12 @@ export interface StepTemplate {
   readonly text: string;
   readonly note: string;
   readonly limit: StepLimit | null;
+  /** The kind of tool or instrument it is done or measured with: a reading names which. @default none */
+  readonly tool?: string | null;
+  /** A second person looks and signs. @default one signs */
+  readonly second?: boolean;
+  /** Bolts of a flange that are tightened in turn, in passes. @default none */
+  readonly bolts?: number | null;
 }
 
 /**
@@ -67,6 +73,8 @@ export interface StageTemplate {
   readonly difficulty?: Difficulty;
   /** Live high-voltage work: an authorised person and a second one must be on it. */
   readonly liveHv: boolean;
+  /** Kinds of tools it holds while it lasts. @default none */
+  readonly tools?: readonly string[];
   readonly needs: string;
   readonly note: string;
   readonly steps: readonly StepTemplate[];

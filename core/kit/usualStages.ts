@@ -34,6 +34,7 @@ export function boltInStages({
       skill: 'mechanical',
       hours: 2,
       needs: 'scales',
+      tools: ['corner scales'],
       note: 'best stripped of doors and lids',
       steps: [see('Four corner weights entered in Vehicle'), see('Mends and bends looked over, photographs taken')],
     }),
@@ -136,6 +137,7 @@ export function boltInStages({
       after: ['clearance'],
       hours: h(10),
       needs: 'HV authorised',
+      tools: ['hv crimp tool'],
       note: 'HV apart from LV and communication',
       steps: [
         see('Every HV connector labelled, both ends'),
@@ -198,7 +200,7 @@ export function boltInStages({
       after: ['first-power', 'interior'],
       hours: h(5),
       needs: 'HV authorised',
-      steps: [see('Standing checks of the sign-off sheet signed in Prove')],
+      steps: [{ ...see('Standing checks of the sign-off sheet signed in Prove'), second: true }],
     }),
     stage({
       key: 'panels',
@@ -217,6 +219,7 @@ export function boltInStages({
       hours: 2,
       traits: ['onAlignment'],
       needs: 'alignment bay',
+      tools: ['corner scales'],
       note: 'only with the full weight in',
       steps: [see('Corner weights entered in Vehicle'), see('Tracking set')],
     }),

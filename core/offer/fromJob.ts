@@ -1,7 +1,7 @@
 import type { Component } from '../component/sheets.ts';
 import type { TaxRule } from '../money/tax.ts';
 import { type Practice, rateOf } from '../practice/practice.ts';
-import { hoursEstimate, type StageTook, stageEstimate } from './hours.ts';
+import { hoursEstimate, type StageTook } from './hours.ts';
 import { type ForeignPrice, groupOfPart, type OfferBody, type OfferLine } from './offer.ts';
 
 interface Stage {
@@ -71,17 +71,17 @@ const inOrder = (lines: readonly OfferLine[]): OfferLine[] =>
   );
 
 /**
- * An offer from today's figures: parts at today's prices, hours by skill as earlier vehicles took them, the workshop's
+ * An offer from today's figures: parts at today's prices, hours by skill as they are reckoned with, beside them what earlier vehicles took, the workshop's
  * shares. Margins, tax and what was typed by hand go along from the offer before; prices, pieces and hours do not.
  */
 export function offerFromJob(ground: OfferGround): OfferBody {
-  const { before, practice, stages, took } = ground;
+  const { before, practice, stages } = ground;
   const typed = (before?.lines ?? []).filter(({ kind }) => kind === 'outside' || kind === 'own');
   return {
     lines: inOrder([...partLines(ground), ...workLines(ground), ...typed]),
     stages: stages.map((stage) => ({
       ...{ key: stage.key, name: stage.name, skill: stage.skill ?? '' },
-      hours: stageEstimate(stage, took).hours,
+      hours: stage.hours,
     })),
     contingencyShare: before?.contingencyShare ?? practice.contingencyShare,
     roundToCents: before?.roundToCents ?? practice.roundToCents,

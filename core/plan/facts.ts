@@ -6,10 +6,10 @@ import { stageWanting } from '../stores/neededDay.ts';
 import { merged, WorkAxis } from './axis.ts';
 import type { PlanJob, PlanPerson, PlanProblem, PlanStage, Span } from './problem.ts';
 
-/** How much a job's lateness counts against that of others; common practice. */
-export const PRIORITIES = ['usual', 'rush', 'canWait'] as const;
+/** How much a job's lateness counts against that of others; a show or a season does not wait. Common practice. */
+export const PRIORITIES = ['usual', 'rush', 'canWait', 'show'] as const;
 export type Priority = (typeof PRIORITIES)[number];
-const WEIGHT: Readonly<Record<Priority, number>> = { usual: 1, rush: 4, canWait: 0.25 };
+const WEIGHT: Readonly<Record<Priority, number>> = { usual: 1, rush: 4, canWait: 0.25, show: 40 };
 
 /** Whole days somebody is not there, the last one included. */
 export interface Absence {
@@ -50,6 +50,10 @@ export interface FactStage {
   readonly skill: string;
   readonly liveHv: boolean;
   readonly state: StageState;
+  /** Kinds of tools it holds. */
+  readonly tools: readonly string[];
+  /** Least and most hours finished vehicles took; null where nobody has adopted any. */
+  readonly took: { readonly low: number; readonly high: number } | null;
   /** Day before which a person holds it. */
   readonly notBefore: string | null;
   /** Who is at work on it now. */
@@ -64,6 +68,8 @@ export interface FactPart {
   /** The day it comes, or came late; null: not ordered, and it takes so many days. */
   readonly due: string | null;
   readonly leadDays: number;
+  /** How many days late its supplier is, at the median and at the most; null where nobody knows. */
+  readonly late: { readonly median: number; readonly most: number } | null;
 }
 
 export interface FactJob {
@@ -73,8 +79,21 @@ export interface FactJob {
   readonly priority: Priority;
   /** The bay its vehicle stands in; null: elsewhere, or not here. */
   readonly standsIn: string | null;
+  /** The first of its kind, if it is a sister: whether that is over, and how many of its lessons wait. */
+  readonly follows: { readonly number: string; readonly over: boolean; readonly lessons: number } | null;
+  /** The vehicle is out of the house, and due back on this day; nobody may have said when. */
+  readonly out: { readonly dueBack: string | null } | null;
   readonly stages: readonly FactStage[];
   readonly parts: readonly FactPart[];
+}
+
+/** A tool or instrument that can be had. */
+export interface FactTool {
+  readonly id: string;
+  readonly kind: string;
+  readonly name: string;
+  /** The last day its calibration holds; null where it needs none. */
+  readonly until: string | null;
 }
 
 /** Everything a plan rests on, as it is stored. */
@@ -87,6 +106,7 @@ export interface PlanFacts {
   readonly moveMinutes: number;
   readonly people: readonly FactPerson[];
   readonly places: readonly FactPlace[];
+  readonly tools: readonly FactTool[];
   readonly jobs: readonly FactJob[];
 }
 
@@ -99,13 +119,16 @@ export type EarliestWhy =
       readonly late: boolean;
       readonly ordered: boolean;
     }
-  | { readonly kind: 'held'; readonly day: number };
+  | { readonly kind: 'held'; readonly day: number }
+  | { readonly kind: 'out'; readonly day: number; readonly late: boolean };
 
 export interface PlanGround {
   readonly problem: PlanProblem;
   readonly axis: WorkAxis;
   readonly earliestWhy: ReadonlyMap<string, EarliestWhy>;
   readonly stageOf: ReadonlyMap<string, { readonly job: FactJob; readonly stage: FactStage }>;
+  /** Of stages that wait for a part last: how late its supplier is, days. */
+  readonly partLate: ReadonlyMap<string, { readonly median: number; readonly most: number }>;
 }
 
 /** Share of a stage's hours that are still to come when more than those have been clocked; common practice. */
@@ -138,11 +161,13 @@ export function planGround(facts: PlanFacts): PlanGround {
   }));
   const earliestWhy = new Map<string, EarliestWhy>();
   const stageOf = new Map<string, { job: FactJob; stage: FactStage }>();
+  const partLate = new Map<string, { median: number; most: number }>();
   const today = dayNumber(facts.now.day);
   const stages = facts.jobs.flatMap((job) => {
     const open = job.stages.filter(({ state }) => state !== 'done');
     const idOf = new Map(open.map(({ key, id }) => [key, id]));
     const waits = partsByStage(job, today);
+    const first = firstOfKind(job, facts);
     return open.map((stage): PlanStage => {
       stageOf.set(stage.id, { job, stage });
       let earliest = 0;
@@ -152,23 +177,42 @@ export function planGround(facts: PlanFacts): PlanGround {
         earliest = minute;
         earliestWhy.set(stage.id, why);
       };
-      for (const why of waits.get(stage.id) ?? []) later(why.day, why);
+      for (const { why, late } of waits.get(stage.id) ?? []) {
+        later(why.day, why);
+        if (earliestWhy.get(stage.id) !== why) continue;
+        if (late) partLate.set(stage.id, late);
+        else partLate.delete(stage.id);
+      }
       if (stage.notBefore !== null) {
         const day = dayNumber(stage.notBefore);
         later(day, { kind: 'held', day });
       }
+      const begun = begunAs(stage, facts) ? { placeId: job.standsIn, people: onIt(stage, facts) } : null;
+      const here = !stage.traits.includes('away') && !stage.traits.includes('beside');
+      const dueBack = here ? (job.out?.dueBack ?? null) : null;
+      if (dueBack !== null) {
+        // It is worked on from the day after; what should be back already comes today at the soonest.
+        const day = Math.max(dayNumber(dueBack), today) + 1;
+        later(day, { kind: 'out', day, late: dayNumber(dueBack) < today });
+      }
+      const gone = here && job.out?.dueBack === null && !begun ? ({ kind: 'out' } as const) : null;
       const left = Math.max(stage.hours - stage.hoursClocked, stage.hours * STILL_TO_COME);
       const most = Math.max(stage.people, stage.mostPeople ?? stage.people);
       return {
-        ...{ id: stage.id, jobId: job.number, after: stage.after.flatMap((key) => idOf.get(key) ?? []) },
+        ...{
+          id: stage.id,
+          jobId: job.number,
+          after: [...stage.after.flatMap((key) => idOf.get(key) ?? []), ...first.after],
+        },
         ...{ minutes: Math.max(5, Math.ceil((left * 60) / 5 - 1e-9) * 5), people: stage.people, mostPeople: most },
-        ...{ skill: stage.skill || null, liveHv: stage.liveHv, earliest, tools: [], firmId: null },
+        ...{ skill: stage.skill || null, liveHv: stage.liveHv, earliest, tools: stage.tools, firmId: null },
+        barred: gone ?? (stage.state === 'waiting' ? first.barred : null),
         at: stage.traits.includes('away') ? 'away' : stage.traits.includes('beside') ? 'beside' : 'vehicle',
         traits: [
           ...(stage.traits.includes('onLift') ? ['lift'] : []),
           ...(stage.traits.includes('onAlignment') ? ['alignment'] : []),
         ],
-        begun: begunAs(stage, facts) ? { placeId: job.standsIn, people: onIt(stage, facts) } : null,
+        begun,
       };
     });
   });
@@ -180,10 +224,29 @@ export function planGround(facts: PlanFacts): PlanGround {
     }),
   );
   const problem: PlanProblem = {
-    ...{ jobs, stages, people, places, tools: [], firms: [], horizon },
+    ...{ jobs, stages, people, places, firms: [], horizon },
+    tools: facts.tools.map(({ id, kind, until }) => ({
+      ...{ id, kind },
+      // Beyond everything a plan reaches: nobody knows of a new one.
+      off: until === null || endOf(until) >= horizon ? [] : [{ from: endOf(until), to: 2 * horizon }],
+    })),
     ...{ moveMinutes: facts.moveMinutes, parkMinutes: PARK_DAYS * axis.dayMinutes },
   };
-  return { problem, axis, earliestWhy, stageOf };
+  return { problem, axis, earliestWhy, stageOf, partLate };
+}
+
+/**
+ * What a sister waits for (trade §7.5): the first of its kind to its end while that is worked on; once it is over, its lessons
+ * to be taken in or set aside, for which nobody knows a day.
+ */
+function firstOfKind({ follows }: FactJob, { jobs }: PlanFacts): { after: string[]; barred: PlanStage['barred'] } {
+  if (!follows) return { after: [], barred: null };
+  const lead = jobs.find(({ number }) => number === follows.number);
+  const open = lead?.stages.filter(({ state }) => state !== 'done') ?? [];
+  const last = open.filter(({ key }) => !open.some(({ after }) => after.includes(key)));
+  if (last.length > 0) return { after: last.map(({ id }) => id), barred: null };
+  const barred = { kind: 'lessons', jobId: follows.number, lessons: follows.lessons } as const;
+  return { after: [], barred: follows.lessons > 0 ? barred : null };
 }
 
 const onIt = (stage: FactStage, { people }: PlanFacts): string[] =>
@@ -199,11 +262,13 @@ function begunAs(stage: FactStage, facts: PlanFacts): boolean {
   return here.length > 0 && here.length >= stage.people && (!stage.liveHv || (here.length >= 2 && authorised));
 }
 
+type PartWait = { readonly why: Extract<EarliestWhy, { kind: 'part' }>; readonly late: FactPart['late'] };
+
 /** The parts each stage of a job waits for; a part no stage is known to want is wanted by its first. */
-function partsByStage(job: FactJob, today: number): Map<string, Extract<EarliestWhy, { kind: 'part' }>[]> {
+function partsByStage(job: FactJob, today: number): Map<string, PartWait[]> {
   const stages = job.stages.map((stage) => ({ ...stage, done: stage.state === 'done' }));
   const first = stages.find(({ done }) => !done);
-  const waits = new Map<string, Extract<EarliestWhy, { kind: 'part' }>[]>();
+  const waits = new Map<string, PartWait[]>();
   for (const part of job.parts) {
     const stage = stageWanting(part.kind, stages) ?? first;
     if (!stage) continue;
@@ -211,10 +276,8 @@ function partsByStage(job: FactJob, today: number): Map<string, Extract<Earliest
     // What should have been here already comes tomorrow at the soonest.
     const late = part.due !== null && due < today;
     const day = late ? today + 1 : due;
-    waits.set(stage.id, [
-      ...(waits.get(stage.id) ?? []),
-      { kind: 'part', name: part.name, day, late, ordered: part.due !== null },
-    ]);
+    const why = { kind: 'part', name: part.name, day, late, ordered: part.due !== null } as const;
+    waits.set(stage.id, [...(waits.get(stage.id) ?? []), { why, late: part.late }]);
   }
   return waits;
 }

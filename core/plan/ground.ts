@@ -161,6 +161,7 @@ export function groundOf(problem: PlanProblem): Ground {
 
 /** What nobody and nothing there is can do, whenever it were. */
 function neverPlanned({ stage, able, helpers, places, tools, firm }: Task, problem: PlanProblem): Impossible | null {
+  if (stage.barred) return stage.barred;
   if (firm === -2) return { kind: 'noFirm', firmId: stage.firmId! };
   const leads = Math.max(stage.people > 0 ? 1 : 0, 0);
   if (able.length < leads || helpers.length < stage.people)

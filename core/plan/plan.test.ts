@@ -60,7 +60,8 @@ describe('a plan', () => {
           ),
         );
         const people = Array.from({ length: 18 }, (_, i) => person(`p${i}`));
-        const plan = makePlan(problem({ jobs, stages, people }), { seed, passes: 6 });
+        const given = problem({ jobs, stages, people });
+        const plan = makePlan(given, { seed, passes: 0 });
         const ends = new Map<string, number>();
         for (const one of stages)
           ends.set(one.id, Math.max(one.earliest, ...one.after.map((id) => ends.get(id)!)) + one.minutes);
@@ -69,6 +70,8 @@ describe('a plan', () => {
             Math.max(...stages.filter(({ jobId }) => jobId === one.id).map(({ id }) => ends.get(id)!)),
           );
         expect(plan.gap).toBeLessThan(1e-9);
+        // Going on may begin a job later and end it a little later, where it then lies about for so much less.
+        expect(costSum(makePlan(given, { seed, passes: 6 }).cost)).toBeLessThanOrEqual(costSum(plan.cost) + 1e-6);
       }),
       { numRuns: 100 },
     );

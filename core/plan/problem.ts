@@ -72,6 +72,8 @@ export interface PlanStage {
   /** Not before this minute: a part comes, a person holds it. */
   readonly earliest: number;
   readonly begun: Begun | null;
+  /** It cannot be planned whoever is there, and why: what it waits for has no day. */
+  readonly barred?: Impossible | null;
 }
 
 export interface PlanJob {
@@ -124,6 +126,10 @@ export type Impossible =
   | { readonly kind: 'noPlace'; readonly traits: readonly string[] }
   | { readonly kind: 'noTool'; readonly tool: string }
   | { readonly kind: 'noFirm'; readonly firmId: string }
+  /** The first of its kind is over, and its lessons have been neither taken in nor set aside. */
+  | { readonly kind: 'lessons'; readonly jobId: string; readonly lessons: number }
+  /** The vehicle is out of the house, and nobody has said until when. */
+  | { readonly kind: 'out' }
   | { readonly kind: 'tooFar' }
   | { readonly kind: 'before'; readonly stageId: string };
 

@@ -3,15 +3,16 @@ import { wrongs } from './checkPlan.fixture.ts';
 import { type FactJob, type FactStage, type PlanFacts, planGround } from './facts.ts';
 import { withChanges } from './planChange.ts';
 import { localTime, momentOf, plannedAgain, planWorkshop, type StoredPlan } from './storedPlan.ts';
-import { sureDays } from './surePlan.ts';
+import { learntSpread, sureDays } from './surePlan.ts';
 
 const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
   ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [] },
+  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null },
   ...change,
 });
 const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
+  ...{ follows: null, out: null },
   ...change,
 });
 // Tuesday 24 November 2026, 8:00; days of 7½ hours with an hour's break at noon.
@@ -19,6 +20,7 @@ const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanF
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
   ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs },
   people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours: null, hvUntil: null, away: [] })),
+  tools: [],
   places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
   ...change,
 });
@@ -62,7 +64,7 @@ describe('a plan of what is stored', () => {
   });
   test('a part on its way holds the stage that wants it, a late one until tomorrow, one not ordered for its time', () => {
     const parts = (due: string | null) => [
-      { componentId: 'c', name: 'Charger', kind: 'charger' as const, due, leadDays: 10 },
+      { componentId: 'c', name: 'Charger', kind: 'charger' as const, due, leadDays: 10, late: null },
     ];
     const of = (due: string | null) =>
       facts([job('26-101', [stage('strip', 2), stage('charger', 2)], { parts: parts(due) })]);
@@ -136,4 +138,99 @@ test('how sure the days are: never before today, half before nine in ten', () =>
   expect(one!.half >= '2026-11-24' && one!.half <= one!.nineInTen).toBe(true);
   expect(one!.kept).toBeGreaterThan(0);
   expect(one!.drives?.stageId).toBe('y');
+});
+
+describe('what a plan waits for beside people and bays', () => {
+  const sister = (follows: FactJob['follows'], lead: readonly FactStage[] = []) =>
+    facts([
+      ...(lead.length > 0 ? [job('26-101', lead)] : []),
+      job('26-102', [stage('s', 2), stage('t', 2, { after: ['s'] })], { follows }),
+    ]);
+  test('a sister waits for the first of its kind to its end, by hand: eight hours and then two', () => {
+    const made = plan(
+      sister({ number: '26-101', over: false, lessons: 1 }, [stage('x', 6), stage('y', 2, { after: ['x'] })]),
+    );
+    // The bay is the same: half an hour to move the one out and the other in.
+    expect([at(made, 'y').to, at(made, 's').from]).toEqual(['2026-11-25 08:30', '2026-11-25 09:00']);
+  });
+  test('then for its lessons, which have no day: it is told, not planned; begun work goes on', () => {
+    const held = plan(sister({ number: '26-101', over: true, lessons: 2 }));
+    expect(held.stages).toEqual([]);
+    expect(held.impossible.map(({ why }) => why)).toEqual([
+      { kind: 'lessons', jobId: '26-101', lessons: 2 },
+      { kind: 'lessons', jobId: '26-101', lessons: 2 },
+    ]);
+    expect(plan(sister({ number: '26-101', over: true, lessons: 0 })).stages).toHaveLength(2);
+  });
+  test('one crimp tool is in one pair of hands; out of calibration it is in nobody’s', () => {
+    const crimp = (id: string) => stage(id, 3, { tools: ['crimp tool'], traits: ['beside'] });
+    const two = facts([job('26-101', [crimp('x')]), job('26-102', [crimp('y')])]);
+    const none = plan(two);
+    expect(none.impossible.map(({ why }) => why.kind)).toEqual(['noTool', 'noTool']);
+    const tool = { id: 't1', kind: 'crimp tool', name: 'Crimp tool 1', until: null };
+    const one = plan({ ...two, tools: [tool] });
+    expect([at(one, 'x'), at(one, 'y')].map(({ from }) => from).sort()).toEqual([
+      '2026-11-24 08:00',
+      '2026-11-24 11:00',
+    ]);
+    const both = plan({ ...two, tools: [tool, { ...tool, id: 't2' }] });
+    expect([at(both, 'x'), at(both, 'y')].map(({ from }) => from)).toEqual(['2026-11-24 08:00', '2026-11-24 08:00']);
+    // Its calibration ends with Tuesday: what does not get it by then is not planned.
+    const ends = plan({ ...two, tools: [{ ...tool, until: '2026-11-24' }] });
+    expect(ends.stages.map(({ to }) => to.slice(0, 10))).toEqual(['2026-11-24', '2026-11-24']);
+    const long = facts([job('26-101', [stage('x', 20, { tools: ['crimp tool'], traits: ['beside'] })])]);
+    expect(plan({ ...long, tools: [{ ...tool, until: '2026-11-24' }] }).stages).toEqual([]);
+  });
+  test('a vehicle that is out is worked on when it is back; work beside it goes on', () => {
+    const made = plan(
+      facts([
+        job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], { out: { dueBack: '2026-11-26' } }),
+      ]),
+    );
+    expect(at(made, 'x').from).toBe('2026-11-27 08:00');
+    expect(at(made, 'loom').to <= '2026-11-27 10:00').toBe(true);
+    expect(at(made, 'loom').from < '2026-11-27').toBe(true);
+  });
+  test('one that should be back already comes tomorrow at the soonest; with no day it is not planned, and said', () => {
+    const out = (dueBack: string | null) =>
+      plan(facts([job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], { out: { dueBack } })]));
+    // Today is Tuesday 24 November.
+    const late = out('2026-11-20');
+    expect(at(late, 'x').from).toBe('2026-11-25 08:00');
+    expect(late.stages.find(({ id }) => id === 'x')!.waits).toMatchObject({ kind: 'out', late: true });
+    const unknown = out(null);
+    expect(unknown.stages.map(({ id }) => id)).toEqual(['loom']);
+    expect(unknown.impossible).toMatchObject([{ stageId: 'x', why: { kind: 'out' } }]);
+  });
+  test('a show comes before a rush, however much sooner the rush was promised', () => {
+    const one = (number: string, priority: FactJob['priority'], promised: string) =>
+      job(number, [stage(`${number} x`, 7.5)], { priority, promised });
+    const of = facts([one('26-101', 'rush', '2026-11-24'), one('26-102', 'show', '2026-11-24')]);
+    const made = plan({ ...of, people: of.people.slice(0, 1) });
+    expect(made.jobs.find(({ number }) => number === '26-102')!.lateDays).toBe(0);
+  });
+  test('how sure it is rests on what vehicles took and on how late suppliers were', () => {
+    const sure = (took: FactStage['took'], late: { median: number; most: number } | null = null) => {
+      const part = {
+        componentId: 'c',
+        name: 'Charger',
+        kind: 'charger' as const,
+        due: '2026-11-27',
+        leadDays: 9,
+        late,
+      };
+      const of = facts([job('26-101', [stage('x', 8, { took })], { parts: late ? [part] : [] })]);
+      const run = sureDays(of, plan(of));
+      for (;;) {
+        const next = run.next();
+        if (next.done) return next.value[0]!;
+      }
+    };
+    expect(learntSpread(stage('x', 8, { took: { low: 6, high: 16 } }))).toEqual({ least: 0.75, likeliest: 1, most: 2 });
+    expect(learntSpread(stage('x', 8))).toEqual({ least: 0.85, likeliest: 1, most: 1.5 });
+    const narrow = sure({ low: 8, high: 8 });
+    const wide = sure({ low: 8, high: 40 });
+    expect(wide.nineInTen > narrow.nineInTen).toBe(true);
+    expect(sure(null, { median: 7, most: 21 }).half > sure(null, { median: 0, most: 0 }).half).toBe(true);
+  });
 });

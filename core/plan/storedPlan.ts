@@ -14,6 +14,8 @@ export interface StoredStage {
   readonly to: LocalTime;
   readonly people: readonly string[];
   readonly placeId: string | null;
+  /** The tools it holds, by id; plans of before tools were planned say nothing of them. */
+  readonly tools?: readonly string[];
   readonly causes: readonly Cause[];
   /** Why it is not before its earliest, where something holds it. */
   readonly waits: EarliestWhy | null;
@@ -53,7 +55,7 @@ export function momentOf(text: LocalTime): Moment {
 /** A plan that was stored, on the working time of now: what should have been before now is below nought. */
 export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[] {
   return stored.stages.map((one) => ({
-    ...{ id: one.id, people: one.people, placeId: one.placeId, tools: [], causes: [] },
+    ...{ id: one.id, people: one.people, placeId: one.placeId, tools: one.tools ?? [], causes: [] },
     start: axis.minuteAt(momentOf(one.from)),
     end: axis.minuteAt(momentOf(one.to)),
   }));
@@ -71,7 +73,13 @@ export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan
     now: localTime({ day: dayNumber(facts.now.day), minute: facts.now.minute }),
     stages: plan.stages.map((one) => ({
       ...{ id: one.id, job: stageOf.get(one.id)!.job.number, ...span(one.start, one.end) },
-      ...{ people: one.people, placeId: one.placeId, causes: one.causes, waits: earliestWhy.get(one.id) ?? null },
+      ...{
+        people: one.people,
+        placeId: one.placeId,
+        tools: one.tools,
+        causes: one.causes,
+        waits: earliestWhy.get(one.id) ?? null,
+      },
     })),
     jobs: plan.jobs.map((one) => {
       const promise = promised.get(one.id) ?? null;

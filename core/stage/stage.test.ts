@@ -77,6 +77,13 @@ describe('finishing', () => {
     expect(finishProblem([done, { ...done, done: false }])).toBe('stepsOpen');
     expect(finishProblem([{ ...done, outOfLimits: true }])).toBe('stopped');
     expect(finishProblem([{ ...done, outOfLimits: true, decided: true }])).toBeNull();
+    expect(finishProblem([{ ...done, unsigned: true }])).toBe('unsigned');
+    expect(
+      finishProblem([
+        { ...done, unsigned: true },
+        { ...done, done: false },
+      ]),
+    ).toBe('stepsOpen');
     expect(finishProblem([])).toBeNull();
   });
 });

@@ -44,14 +44,17 @@ export interface StepFacts {
   readonly done: boolean;
   readonly outOfLimits: boolean;
   readonly decided: boolean;
+  /** It waits for a second signature. @default false */
+  readonly unsigned?: boolean;
 }
 
-export type FinishProblem = 'stepsOpen' | 'stopped';
+export type FinishProblem = 'stepsOpen' | 'stopped' | 'unsigned';
 
-/** Why a stage cannot be finished: steps without an answer, or a reading out of limits that nobody decided on. */
+/** Why a stage cannot be finished: a reading out of limits that nobody decided on, steps without an answer, or without the second signature they want. */
 export function finishProblem(steps: readonly StepFacts[]): FinishProblem | null {
   if (steps.some((step) => step.outOfLimits && !step.decided)) return 'stopped';
-  return steps.every((step) => step.done) ? null : 'stepsOpen';
+  if (!steps.every((step) => step.done)) return 'stepsOpen';
+  return steps.some((step) => step.unsigned) ? 'unsigned' : null;
 }
 
 /** The stage a person would look at next: in hand or stopped, else the first that nothing holds up. */

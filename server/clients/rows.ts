@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import type { ClientRow, VehicleKnown, VehicleRow } from '../../contract/clients.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { clockedSeconds } from '../read/clockedSql.ts';
 
 /** All clients by name, with how much hangs on each. */
 export async function clientRows(db: Db | Tx): Promise<ClientRow[]> {
@@ -21,7 +22,7 @@ export async function vehicleRows(db: Db | Tx): Promise<VehicleRow[]> {
       v.client_id as "clientId", c.name as client, v.version,
       coalesce((select json_agg(json_build_object('number', j.number, 'state', j.state, 'promised', j.promised,
           'openedAt', j.created_at, 'hoursClocked', coalesce((
-            select sum(extract(epoch from coalesce(t."to", now()) - t."from")) / 3600
+            select sum(${sql.raw(clockedSeconds('t'))}) / 3600
             from time_entry t join stage s on s.id = t.stage_id where s.job_id = j.id), 0)) order by j.number desc)
         from job j where j.vehicle_id = v.id), '[]') as jobs
     from vehicle v join client c on c.id = v.client_id join variant va on va.id = v.variant_id

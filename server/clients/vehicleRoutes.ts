@@ -20,6 +20,7 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { EVENT_HEADS, eventCells, eventsOfVehicle } from '../read/events.ts';
 import { mergePlaces } from '../read/mergePlaces.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { vehicleRows, vehiclesKnown } from './rows.ts';
 
 async function lockVehicle(tx: Tx, id: string, version: number) {
@@ -34,11 +35,7 @@ export const vehiclesEndpoints = [
   serve(vehiclesAddress.events, ({ db, params }) => eventsOfVehicle(db, params.id)),
   serve(vehiclesAddress.eventTable, async ({ db, params, res }) => {
     const rows = await eventsOfVehicle(db, params.id, null);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', 'attachment; filename="vehicle-history.csv"')
-      .send(toCsv(EVENT_HEADS, rows.map(eventCells)));
-    return undefined;
+    return sendCsv(res, 'vehicle-history.csv', toCsv(EVENT_HEADS, rows.map(eventCells)));
   }),
   serve(vehiclesAddress.change, ({ params, body, change }) =>
     change(async ({ tx, log }) => {

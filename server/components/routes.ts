@@ -12,6 +12,7 @@ import { serve } from '../endpoint.ts';
 import { NotFound, Stale } from '../problems.ts';
 import { addComponent, changeComponent, lockCatalogue } from '../read/catalogue.ts';
 import { componentsOf, componentsOfKind } from '../read/components.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 
 export const kindOf = (text: string): ComponentKind => {
   const kind = COMPONENT_KINDS.find((one) => one === text);
@@ -83,12 +84,7 @@ export const componentEndpoints = [
   ),
   serve(componentAddress.table, async ({ db, params, res }) => {
     const kind = kindOf(params.kind);
-    const rows = await componentsOfKind(db, kind);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', `attachment; filename="${kind}.csv"`)
-      .send(componentCsv(kind, rows));
-    return undefined;
+    return sendCsv(res, `${kind}.csv`, componentCsv(kind, await componentsOfKind(db, kind)));
   }),
   serve(componentAddress.list, async ({ db, params, res }) => {
     const kind = kindOf(params.kind);

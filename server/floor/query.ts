@@ -1,4 +1,6 @@
+import { clockEnd, clockedSeconds } from '../read/clockedSql.ts';
 import { MATCH_HOURS_SQL } from '../read/sheetSql.ts';
+
 /**
  * Everything the Floor draws and judges, as one statement: open jobs with what they need, people and their day, the
  * clock. One round trip, however many jobs are over. When today began is written into the statement, not given to it: a
@@ -10,12 +12,12 @@ export const floorSql = (start: Date, hoursADay: number): string => `
 with open_job as (
   select * from job where state not in ('handedOver', 'cancelled')
 ), hours as (
-  select s.job_id, sum(extract(epoch from coalesce(t."to", now()) - t."from")) / 3600 as h
+  select s.job_id, sum(${clockedSeconds('t')}) / 3600 as h
   from stage s join time_entry t on t.stage_id = s.id
   where s.job_id in (select id from open_job) group by s.job_id
 ), today as (
   select t.person_id, t.kind, s.live_hv,
-    extract(epoch from coalesce(t."to", now()) - greatest(t."from", '${start.toISOString()}'::timestamptz)) / 3600 as h
+    greatest(0, extract(epoch from ${clockEnd('t')} - greatest(t."from", '${start.toISOString()}'::timestamptz)) / 3600) as h
   from time_entry t join stage s on s.id = t.stage_id
   where t."from" >= '${start.toISOString()}'::timestamptz or t."to" is null
 )

@@ -20,6 +20,7 @@ import { refuseUnagreedDesign } from '../read/agreed.ts';
 import { EVENT_HEADS, eventCells, eventsOf } from '../read/events.ts';
 import { jobRows } from '../read/jobs.ts';
 import { releaseParts } from '../read/releaseParts.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { pieceText, sheetText } from '../read/sheet.ts';
 import { movableJob } from './movable.ts';
 import { changeJob } from './versioned.ts';
@@ -82,11 +83,7 @@ export const jobEndpoints = [
   serve(jobsAddress.events, ({ db, params }) => eventsOf(db, params.number)),
   serve(jobsAddress.eventTable, async ({ db, params, res }) => {
     const rows = await eventsOf(db, params.number, null);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', `attachment; filename="${params.number}-history.csv"`)
-      .send(toCsv(EVENT_HEADS, rows.map(eventCells)));
-    return undefined;
+    return sendCsv(res, `${params.number}-history.csv`, toCsv(EVENT_HEADS, rows.map(eventCells)));
   }),
   ...JOB_PIECES.map((piece) =>
     serve<`/jobs/:number/${JobPiece}`, undefined, unknown>(jobsAddress[piece], async ({ db, params, res }) => {

@@ -18,6 +18,7 @@ import type { Tx } from '../db/connect.ts';
 import { bay, mountingPoint, passThrough, variant } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, ProblemError, RuleBroken } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { stepsTakenIn, TOOK_IN, UNDID } from '../read/takenIn.ts';
 import { addVariant, changeVariant, lockModels, writeOver } from '../read/variantStore.ts';
 import { variantsOf } from '../read/variants.ts';
@@ -35,11 +36,7 @@ type Step =
 
 export const modelFileEndpoints = [
   serve(variantAddress.csv, async ({ db, res }) => {
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', 'attachment; filename="models.csv"')
-      .send(variantCsv(newestOnly(await variantsOf(db)).map(bodyOfVariant)));
-    return undefined;
+    return sendCsv(res, 'models.csv', variantCsv(newestOnly(await variantsOf(db)).map(bodyOfVariant)));
   }),
   serve(variantAddress.file, async ({ db, res }) => {
     const file = variantFile(newestOnly(await variantsOf(db)).map(bodyOfVariant));

@@ -12,6 +12,7 @@ import { BadInput, RuleBroken } from '../problems.ts';
 import { instant } from '../read/instant.ts';
 import { jobByNumber } from '../read/jobs.ts';
 import { hashOf } from '../read/secretWord.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { questionsOf } from './clientSheet.ts';
 import { offerPaper } from './paper.ts';
 
@@ -138,10 +139,6 @@ export const clientAccessEndpoints = [
         .where(eq(offer.id, params.id)),
       'offer',
     );
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', `attachment; filename="${row.number}-offer-${row.offer.number}.csv"`)
-      .send(offerTable(row.offer));
-    return undefined;
+    return sendCsv(res, `${row.number}-offer-${row.offer.number}.csv`, offerTable(row.offer));
   }),
 ];

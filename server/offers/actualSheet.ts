@@ -5,13 +5,12 @@ import { actualOf, type PartGoing, type StageGoing } from '../../core/actual/act
 import { practiceOf } from '../../core/practice/practice.ts';
 import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { clockedSeconds } from '../read/clockedSql.ts';
 import { soldBodies } from './answer.ts';
 import { costsOf } from './rows.ts';
 
 const hoursOf = (kind: string) =>
-  sql.raw(
-    `coalesce(sum(extract(epoch from coalesce(t."to", now()) - t."from")) filter (where t.kind = '${kind}'), 0)::float8 / 3600`,
-  );
+  sql.raw(`coalesce(sum(${clockedSeconds('t')}) filter (where t.kind = '${kind}'), 0)::float8 / 3600`);
 
 /** Stages of a job with the hours of each kind that were clocked on them. */
 export async function stagesGoing(db: Db | Tx, jobId: string): Promise<StageGoing[]> {
@@ -46,7 +45,7 @@ export async function actualSheet(db: Db | Tx, stored: StoredJob, workshop: Work
   const sold = await soldBodies(db, stored.id);
   if (sold.length === 0) return { actual: null, costs, hoursAsSold };
   const { rows: rework } = await db.execute<{ cause: string; skill: string; hours: number }>(sql`
-    select t.cause, s.skill, sum(extract(epoch from coalesce(t."to", now()) - t."from"))::float8 / 3600 as hours
+    select t.cause, s.skill, sum(${sql.raw(clockedSeconds('t'))})::float8 / 3600 as hours
     from time_entry t join stage s on s.id = t.stage_id where s.job_id = ${stored.id} and t.kind = 'rework'
     group by t.cause, s.skill`);
   const actual = actualOf({

@@ -8,6 +8,7 @@ import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { jobByNumber } from '../read/jobs.ts';
 import { madeGood } from '../read/madeGood.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { actualSheet } from './actualSheet.ts';
 
 const MOST_WAYS = 12;
@@ -18,11 +19,7 @@ export const costEndpoints = [
   ),
   serve(offerAddress.actualTable, async ({ db, params, workshop, res }) => {
     const sheet = await actualSheet(db, await jobByNumber(db, params.number), workshop);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', `attachment; filename="${params.number}-actual.csv"`)
-      .send(actualTable(sheet));
-    return undefined;
+    return sendCsv(res, `${params.number}-actual.csv`, actualTable(sheet));
   }),
   serve(offerAddress.cost, ({ change, params, body, person, today, now }) =>
     change(async ({ tx, log, job: lock }) => {

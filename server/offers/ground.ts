@@ -1,15 +1,18 @@
 import { sql } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import { kitStages } from '../../core/kit/kit.ts';
+import { withAdopted } from '../../core/learning/learnt.ts';
 import type { OfferGround } from '../../core/offer/fromJob.ts';
 import type { StageTook } from '../../core/offer/hours.ts';
 import type { ForeignPrice, OfferBody } from '../../core/offer/offer.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import { rootOf } from '../../core/vehicle/revisions.ts';
 import type { StoredJob } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { componentsOf } from '../read/components.ts';
+import { adoptedEstimates } from '../read/estimates.ts';
 import { kitRevisionOf } from '../read/kitRevisions.ts';
 import { headOf, partOf } from '../read/sheet.ts';
 import { wantedParts } from '../read/wantedParts.ts';
@@ -38,7 +41,9 @@ async function stagesPriced(db: Db | Tx, stored: StoredJob, variantId: string): 
   if (!revision) return [];
   const { matchHours } = await headOf(db, { id: stored.id });
   const match = { key: 'match-work', name: 'Work that Match asks for', skill: '', hours: matchHours };
-  return [...kitStages(revision, variantId, stored.kitOptions), ...(matchHours > 0 ? [match] : [])];
+  const stages = kitStages(revision, variantId, stored.kitOptions);
+  const adopted = await adoptedEstimates(db, revision.kitId);
+  return [...withAdopted(stages, adopted, rootOf(variantId)), ...(matchHours > 0 ? [match] : [])];
 }
 
 /** Parts as they are priced: the job's list where there is one, else what kit and design ask for. */

@@ -4,11 +4,13 @@ import type { Workshop } from '../../contract/workshop.ts';
 import { actualOf } from '../../core/actual/actual.ts';
 import { ownVehicleMoney } from '../../core/actual/ownVehicle.ts';
 import { practiceOf } from '../../core/practice/practice.ts';
+import { ownVehicleTable } from '../../wording/storesTables.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { client, ownVehicle, variant, vehicle } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { partsGoing, stagesGoing } from './actualSheet.ts';
 import { costsOf } from './rows.ts';
 
@@ -56,6 +58,9 @@ async function ownClient(tx: Tx, name: string): Promise<string> {
 
 export const ownVehicleEndpoints = [
   serve(ownVehicleAddress.list, ({ db, workshop }) => ownRows(db, workshop)),
+  serve(ownVehicleAddress.table, async ({ db, workshop, res }) =>
+    sendCsv(res, 'own-vehicles.csv', ownVehicleTable(await ownRows(db, workshop))),
+  ),
   serve(ownVehicleAddress.buy, ({ change, body, today, workshop }) =>
     change(async ({ tx, log }) => {
       const [known] = await tx.select({ id: variant.id }).from(variant).where(eq(variant.id, body.variantId));

@@ -1,13 +1,18 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { purchaseAddress } from '../../contract/purchases.ts';
+import { invoiceTable } from '../../wording/storesTables.ts';
 import { made, one } from '../db/one.ts';
 import { purchase, purchaseInvoice } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { COMING, linesOf, lockPurchase } from './lock.ts';
-import { purchaseSheet } from './rows.ts';
+import { allInvoices, purchaseSheet } from './rows.ts';
 
 export const invoiceEndpoints = [
+  serve(purchaseAddress.invoiceTable, async ({ db, res }) =>
+    sendCsv(res, 'invoices.csv', invoiceTable(await allInvoices(db))),
+  ),
   serve(purchaseAddress.invoice, ({ change, params, body, person, today, now }) =>
     change(async ({ tx, log }) => {
       const states = [...COMING, 'closed'] as const;

@@ -11,6 +11,7 @@ import { one } from '../db/one.ts';
 import { component, supplier } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { stepsTakenIn, TOOK_IN, UNDID } from '../read/takenIn.ts';
 
 interface Priced {
@@ -39,30 +40,14 @@ export const priceListEndpoints = [
   serve(supplierAddress.parts, ({ db, params }) => partsOf(db, params.supplier)),
   serve(supplierAddress.partTable, async ({ db, params, res, workshop }) => {
     const rows = await partsOf(db, params.supplier);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', `attachment; filename="${params.supplier}-prices.csv"`)
-      .send(
-        toCsv(
-          [
-            'Part number',
-            'Name',
-            `Price (${workshop.currency})`,
-            'Lead days',
-            'Price of',
-            'Asked',
-            'Asked in',
-            'Rate',
-            'Rate of',
-          ],
-          rows.map(({ foreign, ...row }) => [
-            ...[row.partNumber, row.name, row.priceCents / 100, row.leadDays, row.pricedOn],
-            ...[foreign && foreign.cents / 100, foreign?.currency],
-            ...[foreign && foreign.rateMillionths / 1_000_000, foreign?.rateDay],
-          ]),
-        ),
-      );
-    return undefined;
+    const head = ['Part number', 'Name', `Price (${workshop.currency})`, 'Lead days', 'Price of'];
+    const cells = rows.map(({ foreign, ...row }) => [
+      ...[row.partNumber, row.name, row.priceCents / 100, row.leadDays, row.pricedOn],
+      ...[foreign && foreign.cents / 100, foreign?.currency],
+      ...[foreign && foreign.rateMillionths / 1_000_000, foreign?.rateDay],
+    ]);
+    const name = `${params.supplier}-prices.csv`;
+    return sendCsv(res, name, toCsv([...head, 'Asked', 'Asked in', 'Rate', 'Rate of'], cells));
   }),
   serve(supplierAddress.takePrices, ({ change, params, body, workshop }) =>
     change(async ({ tx, log }) => {

@@ -15,6 +15,7 @@ import type { StockLabel } from '../documents/stockLabelsPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { book, lockStock, outOfBins, placeOf } from '../read/stock.ts';
 import { COMING, linesOf, lockPurchase, progressOf } from './lock.ts';
 import { settlePrices, takePromises } from './messages.ts';
@@ -97,9 +98,7 @@ export const purchaseEndpoints = [
       ],
       ...[row.lines, row.open, row.wantedOn, row.promisedOn],
     ]);
-    res.type('text/csv; charset=utf-8').setHeader('Content-Disposition', 'attachment; filename="orders.csv"');
-    res.send(toCsv(LIST_HEAD, rows));
-    return undefined;
+    return sendCsv(res, 'orders.csv', toCsv(LIST_HEAD, rows));
   }),
   serve(purchaseAddress.one, ({ db, params, today }) => purchaseSheet(db, params.purchase, today)),
   serve(purchaseAddress.csv, async ({ db, params, today, res }) => {
@@ -109,9 +108,7 @@ export const purchaseEndpoints = [
       ...[line.priceCents / 100, line.promisedOn, (line.accepted - line.returned) / line.unitSize],
       line.outstanding / line.unitSize,
     ]);
-    res.type('text/csv; charset=utf-8').setHeader('Content-Disposition', `attachment; filename="${number}.csv"`);
-    res.send(toCsv(LINE_HEAD, rows));
-    return undefined;
+    return sendCsv(res, `${number}.csv`, toCsv(LINE_HEAD, rows));
   }),
   serve(purchaseAddress.paper, async ({ db, params, today, press, workshop, person, now, res }) => {
     const order = await purchaseSheet(db, params.purchase, today);

@@ -11,6 +11,7 @@ import {
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { wantsSerials } from '../../core/order/order.ts';
 import { deskMessageText } from '../../wording/purchases.ts';
+import type { InvoiceOfOrder } from '../../wording/storesTables.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { instantText } from '../read/instant.ts';
@@ -172,17 +173,37 @@ function rowOf(head: HeadRow, lines: readonly LineRow[], today: string): Purchas
 
 const MOST = 500;
 
-/** The newest orders, those that ask for somebody first. */
-export async function purchaseRows(db: Db, today: string): Promise<PurchaseRow[]> {
-  const { rows: heads } = await db.execute<HeadRow>(
-    sql`select * from (${HEADS}) h order by state in ('closed', 'cancelled'), number desc limit ${MOST}`,
-  );
+/** Lines of orders, by the order they are of. */
+async function linesBy(db: Db, heads: readonly HeadRow[]): Promise<ReadonlyMap<string, LineRow[]>> {
   const { rows: lines } = await db.execute<LineRow>(
     sql`select * from (${LINES}) l where "purchaseId" = any(${sql.param(heads.map(({ id }) => id))}::uuid[]) order by position`,
   );
   const by = new Map<string, LineRow[]>();
   for (const line of lines) by.set(line.purchaseId, [...(by.get(line.purchaseId) ?? []), line]);
+  return by;
+}
+
+/** The newest orders, those that ask for somebody first. */
+export async function purchaseRows(db: Db, today: string): Promise<PurchaseRow[]> {
+  const { rows: heads } = await db.execute<HeadRow>(
+    sql`select * from (${HEADS}) h order by state in ('closed', 'cancelled'), number desc limit ${MOST}`,
+  );
+  const by = await linesBy(db, heads);
   return heads.map((head) => rowOf(head, by.get(head.id) ?? [], today));
+}
+
+/** Invoices of all orders, held against what was ordered and came, the newest order first. */
+export async function allInvoices(db: Db): Promise<InvoiceOfOrder[]> {
+  const { rows: heads } = await db.execute<HeadRow>(
+    sql`select * from (${HEADS}) h where json_array_length(invoices) > 0 order by number desc`,
+  );
+  const lines = await linesBy(db, heads);
+  return heads.flatMap((head) =>
+    judgedInvoices(lines.get(head.id) ?? [], head.invoices).map((invoice) => ({
+      ...invoice,
+      ...{ order: head.number, supplier: head.supplier, currency: head.currency },
+    })),
+  );
 }
 
 /** One order with all that came of it. */

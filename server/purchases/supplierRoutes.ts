@@ -2,11 +2,13 @@ import { eq, sql } from 'drizzle-orm';
 import { type OfferRound, type SupplierRow, type SupplierSheet, supplierAddress } from '../../contract/suppliers.ts';
 import { supplierRecord } from '../../core/buying/purchase.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import { roundTable, supplierTable } from '../../wording/storesTables.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
 import { component, offerRound, supplier, supplierNote, supplierOffer } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 
 const ISO = sql.raw(`'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`);
 
@@ -70,6 +72,9 @@ async function roundRows(db: Db): Promise<OfferRound[]> {
 
 export const supplierEndpoints = [
   serve(supplierAddress.list, ({ db }) => supplierRows(db)),
+  serve(supplierAddress.table, async ({ db, res }) =>
+    sendCsv(res, 'suppliers.csv', supplierTable(await supplierRows(db))),
+  ),
   serve(supplierAddress.one, ({ db, params }) => supplierSheet(db, params.supplier)),
   serve(supplierAddress.change, ({ change, params, body: { version: seen, ...body } }) =>
     change(async ({ tx, log }) => {
@@ -120,6 +125,9 @@ export const supplierEndpoints = [
     }),
   ),
   serve(supplierAddress.rounds, ({ db }) => roundRows(db)),
+  serve(supplierAddress.roundTable, async ({ db, res }) =>
+    sendCsv(res, 'offers-compared.csv', roundTable(await roundRows(db))),
+  ),
   serve(supplierAddress.addRound, ({ change, body, person, now }) =>
     change(async ({ tx, log }) => {
       for (const [i, { componentId }] of body.wanted.entries())

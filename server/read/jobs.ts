@@ -3,6 +3,7 @@ import type { JobRow } from '../../contract/job.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { job } from '../db/schema/index.ts';
+import { clockedSeconds } from './clockedSql.ts';
 
 /** The stored job, or a problem that says there is none. */
 export async function jobByNumber(db: Db | Tx, number: string) {
@@ -26,7 +27,7 @@ export async function jobRows(db: Db): Promise<JobRow[]> {
       select count(*) filter (where state = 'done') as done, count(*) as all_, sum(hours) as planned from stage where job_id = j.id
     ) s on true
     left join lateral (
-      select sum(extract(epoch from coalesce(t."to", now()) - t."from")) / 3600 as hours
+      select sum(${sql.raw(clockedSeconds('t'))}) / 3600 as hours
       from time_entry t join stage st on st.id = t.stage_id where st.job_id = j.id
     ) h on true
     order by j.number desc`);

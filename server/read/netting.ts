@@ -87,6 +87,13 @@ const KEPT = sql`
 
 /** How many days late each supplier is at the median of what has come. */
 export async function usualLateness(db: Db | Tx): Promise<ReadonlyMap<string, number>> {
+  return new Map([...(await supplierLateness(db))].map(([id, { median }]) => [id, median]));
+}
+
+/** How many days late each supplier is, at the median of what has come and at the most. */
+export async function supplierLateness(
+  db: Db | Tx,
+): Promise<ReadonlyMap<string, { readonly median: number; readonly most: number }>> {
   const { rows } = await db.execute<{ supplierId: string; promised: string; came: string }>(KEPT);
   const bySupplier = new Map<string, { promisedDay: number; cameDay: number }[]>();
   for (const { supplierId, promised, came } of rows) {
@@ -94,7 +101,15 @@ export async function usualLateness(db: Db | Tx): Promise<ReadonlyMap<string, nu
     list.push({ promisedDay: dayNumber(promised), cameDay: dayNumber(came) });
     bySupplier.set(supplierId, list);
   }
-  return new Map([...bySupplier].map(([id, list]) => [id, Math.ceil(supplierRecord(list).medianLateDays ?? 0)]));
+  return new Map(
+    [...bySupplier].map(([id, list]) => [
+      id,
+      {
+        median: Math.ceil(supplierRecord(list).medianLateDays ?? 0),
+        most: Math.max(0, ...list.map(({ promisedDay, cameDay }) => cameDay - promisedDay)),
+      },
+    ]),
+  );
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { JobPart } from '../../contract/job.ts';
+import { clockedSeconds } from './clockedSql.ts';
 import { instantText } from './instant.ts';
 
 /**
@@ -11,7 +12,7 @@ import { instantText } from './instant.ts';
 const list = (entry: string, from: string, order: string) =>
   `(select coalesce(json_agg(${entry} order by ${order}), '[]'::json) from ${from})`;
 
-const seconds = `extract(epoch from coalesce(t."to", now()) - t."from")`;
+const seconds = clockedSeconds('t');
 
 /** Hours accepted in Match and not taken back: of each finding the newest word counts. */
 export const MATCH_HOURS_SQL = `(select coalesce(sum((work->>'hours')::float8), 0) from (select distinct on (rule, subject) decision, work
@@ -105,7 +106,7 @@ const PART_SQL = {
 
   stages: list(
     `json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits, 'after', s.after, 'hours', s.hours,
-      'skill', s.skill, 'people', s.people, 'mostPeople', s.most_people, 'liveHv', s.live_hv, 'needs', s.needs, 'note', s.note, 'state', s.state,
+      'skill', s.skill, 'people', s.people, 'mostPeople', s.most_people, 'liveHv', s.live_hv, 'tools', s.tools, 'needs', s.needs, 'note', s.note, 'state', s.state,
       'hvConfirmed', s.hv_confirmed, 'version', s.version, 'startedAt', ${instantText('s.started_at')},
       'finishedAt', ${instantText('s.finished_at')}, 'finishedBy', (select p.name from person p where p.id = s.finished_by_id),
       'hoursClocked', h.clocked, 'hoursRework', h.rework,
@@ -115,11 +116,13 @@ const PART_SQL = {
         't."from"',
       )},
       'steps', ${list(
-        `json_build_object('id', e.id, 'text', e.text, 'note', e.note,
+        `json_build_object('id', e.id, 'text', e.text, 'note', e.note, 'tool', e.tool, 'second', e.second, 'bolts', e.bolts,
           'limit', case when e.limit_kind is not null
             then json_build_object('min', e.limit_min, 'max', e.limit_max, 'kind', e.limit_kind, 'source', e.limit_source) end,
           'reading', (select json_build_object('value', r.value, 'verdict', r.verdict, 'by', p.initials, 'at', ${instantText('r.at')},
-              'decidedBy', (select d.name from person d where d.id = r.decided_by_id), 'reason', r.reason)
+              'decidedBy', (select d.name from person d where d.id = r.decided_by_id), 'reason', r.reason,
+              'tool', (select concat_ws(' ', w.name, nullif(w.number, '')) from tool w where w.id = r.tool_id),
+              'secondBy', (select d.name from person d where d.id = r.second_by_id))
             from reading r join person p on p.id = r.by_id where r.step_id = e.id order by r.id desc limit 1))`,
         'step e where e.stage_id = s.id',
         'e.position',
@@ -132,7 +135,8 @@ const PART_SQL = {
 
   snags: list(
     `json_build_object('id', n.id, 'text', n.text, 'by', p.name, 'at', ${instantText('n.at')},
-      'closedBy', (select q.name from person q where q.id = n.closed_by_id), 'closedAt', ${instantText('n.closed_at')})`,
+      'closedBy', (select q.name from person q where q.id = n.closed_by_id), 'closedAt', ${instantText('n.closed_at')},
+      'cause', n.cause, 'costHours', n.cost_hours, 'costCents', n.cost_cents, 'closedHow', n.closed_how)`,
     'snag n join person p on p.id = n.by_id where n.job_id = j.id',
     'n.at, n.id',
   ),

@@ -6,6 +6,7 @@ import type { Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
 import { component, kitLine, type kitRevision, partLine, stage, step, vehicle } from '../db/schema/index.ts';
 import { dropLines } from './dropLines.ts';
+import { stepValues } from './stepValues.ts';
 
 /** What another revision did to a job that has parts and stages already, in words. */
 export async function takeRevision(
@@ -96,6 +97,7 @@ async function changeStages(
       mostPeople: facts.mostPeople ?? null,
       after: facts.after.filter((one) => kept.has(one)),
       traits: [...facts.traits],
+      tools: [...(facts.tools ?? [])],
     };
     const id = known
       ? known.id
@@ -114,13 +116,7 @@ async function changeStages(
       await tx.delete(step).where(eq(step.stageId, known.id));
     }
     if (steps.length > 0)
-      await tx.insert(step).values(
-        steps.map(({ text, note, limit }, at) => ({
-          ...{ stageId: id, position: at, text, note },
-          ...{ limitMin: limit?.min ?? null, limitMax: limit?.max ?? null },
-          ...{ limitKind: limit?.kind ?? null, limitSource: limit?.source ?? '' },
-        })),
-      );
+      await tx.insert(step).values(steps.map((step, at) => ({ ...stepValues(step), stageId: id, position: at })));
   }
   // A stage that was begun waits for nothing that is not there any more.
   for (const stayed of own.filter(({ id }) => begun.has(id))) {

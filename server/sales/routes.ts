@@ -12,6 +12,7 @@ import { printFor } from '../documents/printFor.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { instant } from '../read/instant.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { refuseUnknownParts, sumsOf } from '../read/soldLines.ts';
 import { sellFromBins } from './sellFromBins.ts';
 
@@ -45,24 +46,18 @@ async function nextNumber(tx: Tx, today: string): Promise<string> {
   return `${year}${String((rows[0]?.last ?? 0) + 1).padStart(3, '0')}`;
 }
 
+const SALE_HEAD = ['Sale', 'State', 'Client', 'Sold on', 'Currency', 'Before tax', 'Tax', 'To pay', 'By'];
+
 export const saleEndpoints = [
   serve(saleAddress.list, ({ db }) => saleRows(db)),
   serve(saleAddress.csv, async ({ db, res, workshop }) => {
     const rows = await saleRows(db);
-    res
-      .type('text/csv; charset=utf-8')
-      .setHeader('Content-Disposition', 'attachment; filename="counter-sales.csv"')
-      .send(
-        toCsv(
-          ['Sale', 'State', 'Client', 'Sold on', 'Currency', 'Before tax', 'Tax', 'To pay', 'By'],
-          rows.map((row) => [
-            ...[row.number, SALE_STATE_NAME[row.state], row.client],
-            ...[row.soldAt && dayOf(row.soldAt, workshop.timeZone), row.currency],
-            ...[row.netCents / 100, row.taxCents / 100, row.totalCents / 100, row.by],
-          ]),
-        ),
-      );
-    return undefined;
+    const cells = rows.map((row) => [
+      ...[row.number, SALE_STATE_NAME[row.state], row.client],
+      ...[row.soldAt && dayOf(row.soldAt, workshop.timeZone), row.currency],
+      ...[row.netCents / 100, row.taxCents / 100, row.totalCents / 100, row.by],
+    ]);
+    return sendCsv(res, 'counter-sales.csv', toCsv(SALE_HEAD, cells));
   }),
   serve(saleAddress.one, async ({ db, params }) => one(await saleRows(db, params.sale), 'sale')),
   serve(saleAddress.paper, async ({ db, params, workshop, person, press, now, res }) => {

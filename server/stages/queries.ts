@@ -1,10 +1,9 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { StageRow } from '../../contract/stages.ts';
-import type { PersonOn } from '../../core/stage/stageRules.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { person, stage, timeEntry } from '../db/schema/index.ts';
+import { stage } from '../db/schema/index.ts';
 import { partOf } from '../read/sheet.ts';
 
 /** All stages of a job in order, with steps, newest readings, hours and who is on them. */
@@ -24,18 +23,4 @@ export async function stageForChange({ tx, job }: Change, stageId: string) {
   const own = await job({ id: await jobIdOfStage(tx, stageId) });
   const [locked] = await tx.select().from(stage).where(eq(stage.id, stageId)).for('no key update');
   return { stage: one(locked ? [locked] : [], 'stage'), job: own };
-}
-
-/** People clocked on to a stage, with what for and the end of their high-voltage authorisation. */
-export async function peopleOn(tx: Tx, stageId: string): Promise<(PersonOn & { readonly name: string })[]> {
-  return tx
-    .select({
-      personId: timeEntry.personId,
-      name: person.name,
-      kind: timeEntry.kind,
-      hvUntil: sql<string | null>`(select a.until::text from hv_authorised a where a.person_id = ${person.id})`,
-    })
-    .from(timeEntry)
-    .innerJoin(person, eq(person.id, timeEntry.personId))
-    .where(and(eq(timeEntry.stageId, stageId), isNull(timeEntry.to)));
 }

@@ -1,11 +1,13 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { gradingAddress, type ModuleLine } from '../../contract/grading.ts';
 import { partMove } from '../../core/stores/partMove.ts';
+import { type GradingOfNumber, gradingTable } from '../../wording/storesTables.ts';
 import { made, one } from '../db/one.ts';
 import { component, file, grading, partLine, serialItem, stockPlace } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { lockStock } from '../read/stock.ts';
 
 export const gradingEndpoints = [
@@ -38,6 +40,15 @@ export const gradingEndpoints = [
       return { id };
     }),
   ),
+  serve(gradingAddress.table, async ({ db, res }) => {
+    const { rows } = await db.execute<GradingOfNumber & Record<string, unknown>>(sql`
+      select s.serial, c.name as component, s.batch, g.day::text as day, g.capacity_ah as "capacityAh", g.energy_wh as "energyWh",
+        g.resistance_ohm as "resistanceOhm", g.temperature_c as "temperatureC", g.current_a as "currentA", g.from_v as "fromV",
+        g.to_v as "toV", g.method, coalesce(w.name, '') as by
+      from grading g join serial_item s on s.id = g.serial_id join component c on c.id = s.component_id
+        left join person w on w.id = g.by_id order by g.day desc, s.serial, g.at desc`);
+    return sendCsv(res, 'gradings.csv', gradingTable(rows));
+  }),
   serve(gradingAddress.lines, async ({ db }) => {
     const { rows } = await db.execute<ModuleLine & Record<string, unknown>>(sql`
       select l.id as "lineId", j.number as "jobNumber", v.name as "jobTitle", c.id as "componentId", c.name as component,

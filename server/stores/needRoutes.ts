@@ -1,14 +1,19 @@
 import { eq, inArray } from 'drizzle-orm';
 import { needsAddress } from '../../contract/needs.ts';
+import { needTable } from '../../wording/storesTables.ts';
 import { made, one } from '../db/one.ts';
 import { job, partLine, serialItem, stockTaken } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { lockStock } from '../read/stock.ts';
 import { needRows, needSheet } from './needs.ts';
 
 export const needEndpoints = [
   serve(needsAddress.list, ({ db, workshop, today }) => needRows(db, workshop, today)),
+  serve(needsAddress.table, async ({ db, workshop, today, res }) =>
+    sendCsv(res, 'needs.csv', needTable(await needRows(db, workshop, today))),
+  ),
   serve(needsAddress.one, ({ db, workshop, today, params }) => needSheet(db, workshop, today, params.component)),
   serve(needsAddress.take, ({ change, body, person, workshop, today }) =>
     change(async ({ tx, log, job: lock }) => {

@@ -10,12 +10,12 @@ import { sendPdf } from '../documents/sendPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
 import { hourCostOf } from '../read/madeGood.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { lockStock, newSerial, notInUse, placeOf, withoutNumber } from '../read/stock.ts';
 import { binOf } from './bins.ts';
 import { allNumbers, numberPage, numberSheet, numbersInBins } from './numbers.ts';
 import { jobsOfPack, lockPack, makePack, movePack, packRows, putInto, takeOutOf } from './packs.ts';
 import { recall } from './recall.ts';
-import { sendCsv } from './sendCsv.ts';
 
 const NUMBER_HEAD = [
   ...[

@@ -10,12 +10,12 @@ import { sendPdf } from '../documents/sendPdf.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, NotFound, RuleBroken, Stale } from '../problems.ts';
 import { freeStockLocked } from '../read/freeStock.ts';
+import { sendCsv } from '../read/sendCsv.ts';
 import { book, lockStock, notInUse, placeOf, quantityAt } from '../read/stock.ts';
 import { binOf, binRows, countBin, inBin, refuseSameBin, stocktakeRows } from './bins.ts';
 import { takeIn } from './goodsIn.ts';
 import { itemPage, itemSheet, keptItems } from './items.ts';
 import { serialsInBin } from './numbers.ts';
-import { sendCsv } from './sendCsv.ts';
 
 const listOf = (text: string): ItemList => {
   const list = ITEM_LISTS.find((one) => one === text);

@@ -50,7 +50,12 @@ export async function applyChanges(
         .update(job)
         .set({ priority: change.priority, version: stored.version + 1 })
         .where(eq(job.id, stored.id));
-      const word = { usual: 'as usual', rush: 'as a rush', canWait: 'as one that can wait' }[change.priority];
+      const word = {
+        usual: 'as usual',
+        rush: 'as a rush',
+        canWait: 'as one that can wait',
+        show: 'for a show, whose date is hard',
+      }[change.priority];
       await log({ what: `planned it ${word}`, resource: 'job', id: stored.id, job: stored.number, after: change });
     }
     if (change.kind === 'away') {

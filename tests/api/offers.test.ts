@@ -365,7 +365,7 @@ describe('the page of a client', () => {
     expect(rows[0].answered_from).toMatch(/127\.0\.0\.1|::1/);
     expect((await ilse.job('Tour car')).state).toBe('agreed');
     const { rows: told } = await sql(
-      "select what, person_id from event where job_number = $1 and what like '%client’s page'",
+      "select what, person_id from event where job_number = $1 and what like '%client’s page' order by id",
       [number],
     );
     expect(told.at(-1)).toMatchObject({ person_id: null, what: expect.stringContaining('Tam Reddle accepted offer') });

@@ -121,6 +121,14 @@ test('what an address does to a job and who may do it are said once', () => {
     'put /sales/:sale',
     'post /sales/:sale/sell',
     'post /sales/:sale/cancel',
+    'post /my/forgotten',
+    'post /hours',
+    'put /hours/:entry',
+    'post /hours/:entry/strike',
+    'post /tools',
+    'put /tools/:id',
+    'post /tools/:id/hold',
+    'post /tools/:id/out',
     'post /kits/file',
     'post /kits',
     'put /kits/:kit',
@@ -149,8 +157,12 @@ test('what an address does to a job and who may do it are said once', () => {
     'put /stage-templates/:id',
     'post /stage-templates/:id/drop',
     'post /lessons/:id/settle',
+    'post /kits/:kit/estimates',
     'post /files/about/:about/:of/named/:name',
     'put /files/:id',
+    'post /my/calendars',
+    'post /my/calendars/:id/close',
+    'post /people/:id/absences/many',
     'post /work-plan',
     'post /work-plan/changes',
     'post /scenarios',
@@ -179,16 +191,16 @@ describe('the floor adds up', () => {
     const [stage] = (await shop.pool().query("select id from stage where live_hv and state <> 'done' limit 1")).rows;
     const [plain] = (await shop.pool().query('select id from stage where not live_hv limit 1')).rows;
     const noon = new Date(`${new Date().toISOString().slice(0, 10)}T00:30:00Z`);
-    const add = (stageId: string, kind: string, cause: string | null, minutes: number) =>
+    const add = (stageId: string, kind: string, cause: string | null, minutes: number, after = 0) =>
       shop
         .pool()
         .query(
           `insert into time_entry (person_id, stage_id, kind, cause, "from", "to") select id, $1, $2, $3, $4::timestamptz, $4::timestamptz + $5 * interval '1 minute' from person where sign_in = 'soren'`,
-          [stageId, kind, cause, noon, minutes],
+          [stageId, kind, cause, new Date(noon.getTime() + after * 60_000), minutes],
         );
     await add(stage.id, 'work', null, 90);
-    await add(plain.id, 'work', null, 60);
-    await add(plain.id, 'rework', 'ownMistake', 30);
+    await add(plain.id, 'work', null, 60, 90);
+    await add(plain.id, 'rework', 'ownMistake', 30, 150);
     const floor = (await visitors.viewer!.get('/floor')).body;
     const soren = floor.people.find((person: { name: string }) => person.name === 'Soren Adaro');
     expect(soren).toMatchObject({ hoursPlanned: 7.5 });

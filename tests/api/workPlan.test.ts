@@ -42,7 +42,7 @@ describe('the plan of the workshop', () => {
     ]);
     const ground = planGround(facts);
     const again = plannedAgain(plan!, ground.axis);
-    // Tools are not among the facts yet, and causes tell only a person.
+    // Causes tell only a person.
     expect(wrongs(ground.problem, again)).toEqual([]);
     expect(again.length + plan!.impossible.length).toBe(ground.problem.stages.length);
     expect(plan!.impossible).toEqual([]);

@@ -52,6 +52,12 @@ test('axe finds nothing on any place', async ({ page, address }) => {
   await page.goto(`${address}/kits/stages`);
   await expect(page.locator('.stages-editor')).toBeVisible();
   await look('lists of stages');
+});
+
+test('axe finds nothing on the plan, the people, the tools, the figures and the wall', async ({ page, address }) => {
+  test.setTimeout(180_000);
+  const look = (view: string) => nothingFound(page, view);
+  await signIn(page, address, 'ilse');
   await page.goto(`${address}/plan`);
   await expect(page.locator('.plan-bar').first()).toBeVisible();
   await look('plan');
@@ -64,6 +70,21 @@ test('axe finds nothing on any place', async ({ page, address }) => {
   await page.getByRole('button', { name: 'Take in a file' }).click();
   await expect(page.getByLabel('or paste it here')).toBeVisible();
   await look('models taken in');
+  await page.goto(`${address}/people/hours`);
+  await page.getByRole('button', { name: 'Enter hours late' }).click();
+  await look('hours');
+  await page.goto(`${address}/people/load`);
+  await expect(page.getByRole('table', { name: 'Load of people' })).toBeVisible();
+  await look('load');
+  await page.goto(`${address}/stores/tools`);
+  await page.getByRole('button', { name: 'Enter one' }).click();
+  await look('tools');
+  await page.goto(`${address}/figures`);
+  await expect(page.getByText('Rework by cause')).toBeVisible();
+  await look('figures');
+  await page.goto(`${address}/wall`);
+  await expect(page.locator('[data-wall]').first()).toBeVisible();
+  await look('wall');
 });
 
 test('axe finds nothing on any step of a job', async ({ page, address }) => {
@@ -88,6 +109,15 @@ test('axe finds nothing on any step of a job', async ({ page, address }) => {
   await openJob(page, address, 'Bakery van', 'build');
   await expect(page.getByText('Rear box and drive in').first()).toBeVisible();
   await look('build');
+  await page.getByText('Arrival and custody').click();
+  await page.getByRole('button', { name: 'Look at one' }).click();
+  await look('arrival and custody');
+  await page.getByText('Settings and dash').click();
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await look('settings and dash');
+  await openJob(page, address, 'Ice-cream van', 'plan');
+  await expect(page.getByText('Sister of')).toBeVisible();
+  await look('sisters');
   await openJob(page, address, 'Bakery van', 'bench');
   await expect(page.getByRole('button', { name: 'Clock on' })).toBeVisible();
   await look('bench');

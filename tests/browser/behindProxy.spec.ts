@@ -80,6 +80,7 @@ test('two servers and a worker behind a proxy with TLS are one workshop', async 
       await ilse.getByRole('button', { name: 'Note snag' }).click();
       await expect(mabel.getByText('Bonnet cable frayed')).toBeVisible();
       await mabel.getByRole('button', { name: 'Put right: Bonnet cable frayed' }).click();
+      await mabel.getByRole('button', { name: 'It is put right' }).click();
       await expect(ilse.getByText('put right by Mabel', { exact: false })).toBeVisible();
     });
     await test.step('a server is stopped: its people go on at the other', async () => {

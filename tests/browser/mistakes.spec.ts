@@ -165,9 +165,18 @@ test('the page keeps going when the server is away, and says so', async ({ page,
   await page.getByLabel('A fault to put right').fill('Strap frayed');
   await page.route('**/api/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Note snag' }).click();
+  // What is done at the vehicle waits and goes by itself; what is typed elsewhere is kept in its field.
+  await expect(page.getByText('waits to be sent')).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Note a lesson/ })
+    .first()
+    .click();
+  await page.getByLabel('What to change in the kit or the work').fill('Longer strap');
+  await page.getByRole('button', { name: 'Note the lesson' }).click();
   await expect(page.getByText('The server cannot be reached. What you typed is kept; try again.')).toBeVisible();
-  await expect(page.getByLabel('A fault to put right')).toHaveValue('Strap frayed');
+  await expect(page.getByLabel('What to change in the kit or the work')).toHaveValue('Longer strap');
   await page.unroute('**/api/**');
-  await page.getByRole('button', { name: 'Note snag' }).click();
+  await page.getByRole('button', { name: 'Note the lesson' }).click();
+  await expect(page.getByText('waits to be sent')).toBeHidden({ timeout: 20_000 });
   await expect(page.getByText('Strap frayed', { exact: false }).first()).toBeVisible();
 });

@@ -214,6 +214,8 @@ test('one job from brief to signed check', async ({ page, address }) => {
     await page.getByLabel('A fault to put right').fill('Left strap bolt sheared');
     await page.getByRole('button', { name: 'Note snag' }).click();
     await page.getByRole('button', { name: 'Put right: Left strap bolt sheared' }).click();
+    await page.getByLabel('How', { exact: true }).fill('new bolt, grade 10.9');
+    await page.getByRole('button', { name: 'It is put right' }).click();
     await expect(page.getByText('put right by Ilse Marrow')).toBeVisible();
   });
 

@@ -1,4 +1,5 @@
 import type { Case, Ground } from './case.ts';
+import { conditionCases } from './conditionCases.ts';
 import { houseCases } from './houseCases.ts';
 import { jobCases } from './jobCases.ts';
 import { kitCases } from './kitCases.ts';
@@ -10,6 +11,7 @@ import { storesCases } from './storesCases.ts';
 /** The cases by what they are about; an address without one fails a test. */
 export const CASES_OF = {
   job: jobCases,
+  condition: conditionCases,
   house: houseCases,
   kit: kitCases,
   stores: storesCases,

@@ -4,6 +4,7 @@ import type { VehicleRow } from '../../contract/clients.ts';
 import type { JobSheet } from '../../contract/job.ts';
 import type { LibraryData } from '../../contract/library.ts';
 import type { PersonRow } from '../../contract/people.ts';
+import type { ToolRow } from '../../contract/tools.ts';
 import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
 import { variantFile } from '../../wording/variantTable.ts';
@@ -23,6 +24,8 @@ export function houseCases({ shop, sql, van, onJob, ilse, ownJob, clientOf }: Gr
     ).data;
     return (name) => Papa.unparse([head, ['', name, ...first.slice(2)]]);
   }
+  const someTool = async (): Promise<ToolRow> =>
+    (await ilse().get('/tools')).body.find(({ outWhy }: ToolRow) => outWhy === null);
   const personRow = async (name: string): Promise<PersonRow> =>
     (await ilse().get('/people')).body.find((row: PersonRow) => row.name === name);
   /** 32 signs of a run and a number. */
@@ -53,6 +56,42 @@ export function houseCases({ shop, sql, van, onJob, ilse, ownJob, clientOf }: Gr
             sheet: { sectionMm2: 35, outsideMm: 14, continuousA: 180 },
           }),
         };
+      },
+    },
+    'post /tools': {
+      // One of a kind carries a number.
+      same: 'one',
+      different: 'all',
+      prepare: async () => {
+        const volley = crypto.randomUUID().slice(0, 8);
+        const body = { kind: 'gauge', name: 'Gauge', calibrated: false, calibratedUntil: null, paper: '', kept: '' };
+        return { path: '/tools', body: (i) => ({ ...body, number: `${volley}-${i}` }) };
+      },
+    },
+    'put /tools/:id': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const { id, kind, name, number, calibrated, calibratedUntil, paper, version } = await someTool();
+        const body = { kind, name, number, calibrated, calibratedUntil, paper, version };
+        return { path: `/tools/${id}`, body: (i) => ({ ...body, kept: `shelf ${i}` }) };
+      },
+    },
+    'post /tools/:id/hold': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const { id, version } = await someTool();
+        return { path: `/tools/${id}/hold`, body: () => ({ taken: true, version }) };
+      },
+    },
+    'post /tools/:id/out': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        await sql('update tool set out_why = null');
+        const { id, version } = await someTool();
+        return { path: `/tools/${id}/out`, body: (i) => ({ why: `broken ${i}`, version }) };
       },
     },
     'put /workshop': {

@@ -13,7 +13,20 @@ export function jobCases({ pool, sql, van, onJob, ilse, soren, jory }: Ground): 
     await sql('update time_entry set "to" = now() where "to" is null');
     await sql("update stage set after = '{}', state = 'waiting', hv_confirmed = false where id = $1", [stage.id]);
     await sql('delete from reading where step_id in (select id from step where stage_id = $1)', [stage.id]);
+    await sql('update step set second = false, tool = null where stage_id = $1', [stage.id]);
     return (await van()).stages.find((one) => one.id === stage.id)!;
+  }
+  /** An hour of Jory's this morning, by itself. */
+  async function someHours(): Promise<{ id: number; stageId: string; from: Date }> {
+    const [{ id: personId }] = (await sql("select id from person where sign_in = 'jory'")).rows;
+    await sql('delete from time_entry where person_id = $1', [personId]);
+    const stageId = (await openStage(false)).id;
+    const { rows } = await sql(
+      `insert into time_entry (person_id, stage_id, kind, "from", "to")
+       values ($1, $2, 'work', now() - interval '4 hours', now() - interval '3 hours') returning id, "from"`,
+      [personId, stageId],
+    );
+    return { id: Number(rows[0].id), stageId, from: rows[0].from };
   }
   const lessonOf = (i: number) => ({
     ...{ about: 'job', aboutId: '', aboutText: 'the whole', text: `lesson ${i}`, costHours: null, costCents: null },
@@ -29,6 +42,82 @@ export function jobCases({ pool, sql, van, onJob, ilse, soren, jory }: Ground): 
   const line = { kind: 'free', firm: false, amount: null, school: null, tolerance: null, text: 'a hook', done: false };
 
   return {
+    'post /my/forgotten': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        await sql('update time_entry set "to" = greatest("from", now()) where "to" is null');
+        await sql(
+          `delete from time_entry where "from" < now() - interval '1 day' and "to" > now() - interval '3 days'`,
+        );
+        const personId = (await sql("select id from person where sign_in = 'jory'")).rows[0].id;
+        const stage = await openStage(false);
+        await sql('delete from time_entry where person_id = $1', [personId]);
+        const { rows } = await sql(
+          `insert into time_entry (person_id, stage_id, kind, "from") values ($1, $2, 'work', now() - interval '14 hours') returning id, "from"`,
+          [personId, stage.id],
+        );
+        const to = (i: number) => new Date(rows[0].from.getTime() + (20 + i) * 60_000).toISOString();
+        return { path: '/my/forgotten', who: jory(), body: (i) => ({ entryId: Number(rows[0].id), to: to(i) }) };
+      },
+    },
+    'post /hours': {
+      // The same hours are there once; others beside them are others.
+      same: 'one',
+      different: 'all',
+      prepare: async () => {
+        const [{ id: personId }] = (await sql("select id from person where sign_in = 'jory'")).rows;
+        await sql('delete from time_entry where person_id = $1', [personId]);
+        const stageId = (await openStage(false)).id;
+        const at = (minutes: number) => new Date(Date.now() - 5 * 3_600_000 + minutes * 60_000).toISOString();
+        const began = [...Array(12).keys()].map((i) => [at(i * 20), at(i * 20 + 15)] as const);
+        return {
+          path: '/hours',
+          body: (i) => ({
+            ...{ personId, stageId, kind: 'work', cause: null, why: `late ${i}` },
+            ...{ from: began[i]![0], to: began[i]![1] },
+          }),
+        };
+      },
+    },
+    'put /hours/:entry': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const { id, stageId, from } = await someHours();
+        const to = (i: number) => new Date(from.getTime() + (30 + i) * 60_000).toISOString();
+        return {
+          path: `/hours/${id}`,
+          body: (i) => ({
+            ...{ stageId, kind: 'work', cause: null, from: from.toISOString(), to: to(i) },
+            ...{ why: `was ${i} longer`, version: 1 },
+          }),
+        };
+      },
+    },
+    'post /hours/:entry/strike': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const { id } = await someHours();
+        return { path: `/hours/${id}/strike`, body: (i) => ({ why: `never was ${i}`, version: 1 }) };
+      },
+    },
+    'post /steps/:id/second': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const stage = await openStage(false);
+        const [{ id: personId }] = (await sql("select id from person where sign_in = 'jory'")).rows;
+        const step = stage.steps[0]!.id;
+        await sql('update step set second = true where id = $1', [step]);
+        await sql("insert into reading (step_id, value, verdict, by_id) values ($1, 1, 'within', $2)", [
+          step,
+          personId,
+        ]);
+        return { path: `/steps/${step}/second`, body: () => ({}) };
+      },
+    },
     'put /preferences': {
       same: 'once',
       different: 'once',

@@ -1,3 +1,5 @@
+import type { EstimateSheet } from '../../contract/estimates.ts';
+import type { SeriesSheet } from '../../contract/series.ts';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
 import type { Case, Ground } from './case.ts';
 
@@ -14,6 +16,69 @@ export function planCases({ sql, ilse, van }: Ground): Record<string, Case> {
     return (await ilse().send('post', '/scenarios', body)).body.id as string;
   };
   return {
+    'post /my/calendars': {
+      // A new address closes the one before; the same one again is the same.
+      same: 'once',
+      different: 'all',
+      prepare: async () => {
+        const run = crypto.randomUUID().replace(/-/g, '').slice(0, 28);
+        return {
+          path: '/my/calendars',
+          body: (i) => ({ about: 'person', token: `${run}${String(i).padStart(4, '0')}` }),
+        };
+      },
+    },
+    'post /my/calendars/:id/close': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const token = crypto.randomUUID().replace(/-/g, '');
+        const { id } = (await ilse().send('post', '/my/calendars', { about: 'promises', token })).body;
+        return { path: `/my/calendars/${id}/close`, body: () => ({}) };
+      },
+    },
+    'post /people/:id/absences/many': {
+      // Days that are there are not entered again, and nobody is told off for it.
+      same: 'once',
+      different: 'all',
+      prepare: async () => {
+        const id = await personId();
+        await sql('update absence set dropped_at = now() where person_id = $1', [id]);
+        const day = (i: number) => `2027-06-${String(1 + (i % 28)).padStart(2, '0')}`;
+        return {
+          path: `/people/${id}/absences/many`,
+          body: (i) => ({ days: [{ from: day(i), to: day(i), why: '' }] }),
+        };
+      },
+    },
+    'post /kits/:kit/estimates': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        // What was adopted before is kept for ever: another stage each time.
+        const { rows } = (await ilse().get('/kits/wren-kit/estimates')).body as EstimateSheet;
+        const row = rows.find(
+          ({ learnt, standing, moves, variantId }) =>
+            variantId === null && learnt && Math.abs(learnt.hours - standing) > 0.05 && moves.length === 0,
+        )!;
+        return {
+          path: '/kits/wren-kit/estimates',
+          body: () => ({ key: row.key, variantId: null, standing: row.standing, hours: row.learnt!.hours }),
+        };
+      },
+    },
+    'put /jobs/:number/series': {
+      same: 'one',
+      different: 'one',
+      prepare: async () => {
+        const { number } = await van();
+        const { version, choices } = (await ilse().get(`/jobs/${number}/series`)).body as SeriesSheet;
+        return {
+          path: `/jobs/${number}/series`,
+          body: (i) => ({ first: choices[i % choices.length]!.number, version }),
+        };
+      },
+    },
     'post /work-plan': {
       same: 'once',
       different: 'once',

@@ -1,3 +1,3 @@
 import { tenAtOnce } from './tenAtOnce.ts';
 
-tenAtOnce('house', 'order', 'plan');
+tenAtOnce('house', 'order', 'plan', 'condition');

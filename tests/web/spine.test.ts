@@ -68,6 +68,7 @@ const stage = (state: StageRow['state']): StageRow => ({
   skill: '',
   people: 1,
   liveHv: false,
+  tools: [],
   needs: '',
   note: '',
   state,

@@ -1,6 +1,6 @@
 import { App as AntApp, Button, ConfigProvider } from 'antd';
 import { lazy, Suspense } from 'react';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Navigate, Route, Routes, useMatch } from 'react-router';
 import { onChange } from '../data/client.ts';
 import { refreshAll, refreshTouched } from '../data/refresh.ts';
 import { houseChosen, SessionProvider, useSession } from '../data/session.tsx';
@@ -29,6 +29,8 @@ const ClientPage = lazy(() => import('../places/client/ClientPage.tsx'));
 const Stores = lazy(() => import('../places/stores/StoresPlace.tsx'));
 const Plan = lazy(() => import('../places/plan/PlanPlace.tsx'));
 const People = lazy(() => import('../places/people/PeoplePlace.tsx'));
+const Figures = lazy(() => import('../places/figures/FiguresPlace.tsx'));
+const Wall = lazy(() => import('../places/floor/wall/WallPlace.tsx'));
 const WorkshopPlace = lazy(() => import('../places/workshop/WorkshopPlace.tsx'));
 const ClientPlace = lazy(() => import('../places/clients/ClientPlace.tsx'));
 const ClientsPlace = lazy(() => import('../places/clients/ClientsPlace.tsx'));
@@ -38,10 +40,17 @@ const Bench = lazy(() => import('../places/jobs/stages/Bench.tsx'));
 
 function Places() {
   const { person, workshop, houses } = useSession();
+  const wall = useMatch('/wall');
   if (!person) {
     const asks = houses?.here === 'sample' && !houses.ownBegun && !houseChosen();
     return <Suspense fallback={null}>{!workshop ? <BeginPage /> : asks ? <FirstStart /> : <SignInPage />}</Suspense>;
   }
+  if (wall)
+    return (
+      <Suspense fallback={null}>
+        <Wall />
+      </Suspense>
+    );
   return (
     <Shell>
       <Suspense fallback={<div className="page soft">One moment …</div>}>
@@ -61,6 +70,8 @@ function Places() {
           <Route path="/stores/:look/:id" element={<Stores />} />
           <Route path="/plan" element={<Plan />} />
           <Route path="/people" element={<People />} />
+          <Route path="/people/:look" element={<People />} />
+          <Route path="/figures" element={<Figures />} />
           <Route path="/workshop" element={<WorkshopPlace />} />
           <Route path="/components" element={<Components />} />
           <Route path="/components/:kind" element={<Components />} />

@@ -7,15 +7,20 @@ import {
   SettingOutlined,
 } from '@ant-design/icons';
 import { Dropdown } from 'antd';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { UNIT_SETS, type UnitChoice } from '../../core/quantity/units.ts';
 import { UNIT_NAME } from '../../wording/workshop.ts';
 import { useLive } from '../data/live.ts';
+import { keepForOffline } from '../data/offline.ts';
+import { openOutbox } from '../data/outbox/outbox.ts';
+import { useMyClock } from '../data/outbox/useMyClock.ts';
 import { useFloor } from '../data/resources.ts';
-import { setUnitSet, signOut, usePerson } from '../data/session.tsx';
+import { setUnitSet, signOut, usePerson, useSession } from '../data/session.tsx';
 import { FindBox } from './FindBox.tsx';
+import { ForgottenClock } from './ForgottenClock.tsx';
 import { KeyList } from './KeyList.tsx';
+import { OutboxBar } from './OutboxBar.tsx';
 import { SignInAgain } from './SignInAgain.tsx';
 import { useShellKeys } from './shellKeys.ts';
 
@@ -32,8 +37,14 @@ export function Shell({ children }: { children: ReactNode }) {
   const [listOpen, setListOpen] = useState(false);
   const [accountOpen, setAccountOpen] = useState(false);
   useLive();
+  const { houses } = useSession();
+  const house = houses?.here ?? 'one';
+  useEffect(() => {
+    void openOutbox(house, person.id);
+    keepForOffline();
+  }, [house, person.id]);
   const { data: floor } = useFloor();
-  const mine = floor?.onTheClock.find((entry) => entry.personId === person.id);
+  const mine = useMyClock();
   useShellKeys({ showKeys: () => setListOpen(true), clockedOnTo: mine?.jobNumber ?? null });
   const items = [
     ...UNIT_SETS.map((set) => ({
@@ -85,6 +96,11 @@ export function Shell({ children }: { children: ReactNode }) {
           <NavLink to="/people" className={({ isActive }) => (isActive ? 'here' : '')}>
             People
           </NavLink>
+          {person.role === 'manager' && (
+            <NavLink to="/figures" className={({ isActive }) => (isActive ? 'here' : '')}>
+              Figures
+            </NavLink>
+          )}
         </nav>
         <div className="push">
           <FindBox />
@@ -102,6 +118,8 @@ export function Shell({ children }: { children: ReactNode }) {
           </Dropdown>
         </div>
       </header>
+      <OutboxBar />
+      <ForgottenClock />
       <main className="place" id="place">
         {children}
       </main>

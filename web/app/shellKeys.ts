@@ -1,9 +1,8 @@
 import { App } from 'antd';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
-import { stageAddress } from '../../contract/stages.ts';
 import { UNIT_SETS } from '../../core/quantity/units.ts';
-import { send } from '../data/client.ts';
+import { doAct } from '../data/outbox/outbox.ts';
 import { setUnitSet, usePerson } from '../data/session.tsx';
 import { KEYS } from './keys.ts';
 import { stepByKey } from './steps.ts';
@@ -78,7 +77,10 @@ export function useShellKeys({ showKeys, clockedOnTo }: Needs): void {
     KEYS.clock.press,
     () => {
       const on = document.querySelector<HTMLButtonElement>('[data-clock="on"]');
-      if (clockedOnTo) void send(stageAddress.clockOff, {}).catch((error: Error) => message.error(error.message));
+      if (clockedOnTo)
+        void doAct({ act: 'clockOff', pause: false }, 'clock off').then((done) => {
+          if (done.was === 'refused') void message.error(done.why);
+        });
       else if (on) on.click();
       else if (jobHere()) navigate(`/jobs/${jobHere()}/bench`);
     },

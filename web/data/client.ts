@@ -1,6 +1,7 @@
-import { type Address, type Params, pathOf, type Sent } from '../../contract/address.ts';
-import { readTouched, TOUCHED_HEADING, type Touched } from '../../contract/changes.ts';
+import { type Address, type Params, pathOf, type Sent as SentBody } from '../../contract/address.ts';
+import { CLOCK_HEADING, MADE_HEADING, readTouched, TOUCHED_HEADING, type Touched } from '../../contract/changes.ts';
 import type { Problem } from '../../contract/problem.ts';
+import type { Post, Sent } from './outbox/deliver.ts';
 
 /** A problem document the server answered with, as an error that forms can read. */
 export class Refused extends Error {
@@ -35,15 +36,22 @@ async function readProblem(response: Response): Promise<Problem> {
   }
 }
 
-async function request(method: string, path: string, body?: unknown, key?: string): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json' };
+/** Headings of an act that may have been done earlier, and how long its answer is waited for. */
+interface Late {
+  readonly headers: Readonly<Record<string, string>>;
+  readonly timeoutMs: number;
+}
+
+async function request(method: string, path: string, body?: unknown, key?: string, late?: Late): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json', ...late?.headers };
   const file = body instanceof Blob;
   if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
   if (method !== 'GET') headers['X-CSRF-Token'] = csrfToken;
   if (key) headers['Idempotency-Key'] = key;
   try {
     const sent = body === undefined ? undefined : file ? body : JSON.stringify(body);
-    return await fetch(`/api${path}`, { method, headers, body: sent });
+    const signal = late && AbortSignal.timeout(late.timeoutMs);
+    return await fetch(`/api${path}`, { method, headers, body: sent, signal });
   } catch {
     throw new Refused({
       type: '/problems/offline',
@@ -65,8 +73,42 @@ async function call(method: string, path: string, body?: unknown, key?: string):
   return response;
 }
 
+const ACT_TIMEOUT_MS = 20_000;
+
+/**
+ * Sends one act of what waits, with the key it was kept with. Whoever's session has run out signs in again; a token that is
+ * of an earlier session is fetched anew.
+ */
+export async function postAct({ path, body, key, made }: Parameters<Post>[0]): Promise<Sent> {
+  const once = () => {
+    const headers = { [MADE_HEADING]: made, [CLOCK_HEADING]: new Date().toISOString() };
+    return request('POST', path, body, key, { headers, timeoutMs: ACT_TIMEOUT_MS });
+  };
+  try {
+    let response = await once();
+    if (response.status === 401 && signInAgain) {
+      await signInAgain();
+      response = await once();
+    }
+    if (response.status === 403) {
+      setCsrfToken((await ask<{ csrfToken: string }>('/session')).csrfToken);
+      response = await once();
+    }
+    if (response.ok) {
+      const touched = response.headers.get(TOUCHED_HEADING);
+      await response.text();
+      await afterChange?.(touched === null ? null : readTouched(touched)).catch(() => {});
+      return { was: 'taken' };
+    }
+    const turnedAway = response.status === 401 || response.status === 429 || response.status >= 500;
+    return turnedAway ? { was: 'unknown' } : { was: 'refused', why: (await readProblem(response)).detail };
+  } catch {
+    return { was: 'unknown' };
+  }
+}
+
 /** What is sent to an address: nothing where it takes nothing. */
-export type BodyOf<B> = [B] extends [undefined] ? [] : [body: Sent<B>];
+export type BodyOf<B> = [B] extends [undefined] ? [] : [body: SentBody<B>];
 
 /** Where a browser fetches a file. */
 export const fileUrl = <P extends string>(address: Address<P, undefined, never>, params: Params<P>): string =>

@@ -86,7 +86,7 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
   void mutate(
     (key) =>
       typeof key === 'string' &&
-      /\/(events|history|price|actual|client-page|fabrication)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds|sales|own-vehicles|work-plan|absences)/.test(
+      /\/(events|history|price|actual|client-page|fabrication|series|condition)$|\/files(\/|$)|^\/(clients|vehicles|variants|catalogue|components|kits|stage-templates|orders|approvals|stores|purchases|suppliers|offer-rounds|sales|own-vehicles|work-plan|absences|my\/(clock|calendars)|hours|tools)/.test(
         key,
       ),
   ).catch(() => {});
@@ -94,8 +94,8 @@ export async function refreshTouched(touched: readonly Touched[]): Promise<void>
     gathering = null;
     const all = [...waiting];
     waiting.clear();
-    // The Floor first: it says who is on the clock, which the top bar and its key go by, and must not lag behind a stage.
-    await mutate(keys.floor).catch(() => {});
+    // The Floor and the own clock first: the top bar and its key go by them, and they must not lag behind a stage.
+    await Promise.all([keys.floor, keys.clock].map((key) => mutate(key).catch(() => {})));
     // A sheet whose pieces cannot be had now is asked for whole when the page looks again.
     await Promise.all(all.map(([job, pieces]) => refreshPieces(job, pieces).catch(() => void mutate(keys.job(job)))));
   });

@@ -3,6 +3,7 @@ import useSWR, { mutate } from 'swr';
 import { type Address, type Params, pathOf } from '../../contract/address.ts';
 import { componentAddress } from '../../contract/components.ts';
 import { type FloorData, floorAddress } from '../../contract/floor.ts';
+import { hoursAddress } from '../../contract/hours.ts';
 import { type JobRow, type JobSheet, jobsAddress } from '../../contract/job.ts';
 import { type LibraryComponent, type LibraryData, libraryAddress } from '../../contract/library.ts';
 import { peopleAddress } from '../../contract/people.ts';
@@ -19,6 +20,7 @@ export const keys = {
   job: (number: string) => pathOf(jobsAddress.whole, { number }),
   library: pathOf(libraryAddress.atHand, {}),
   people: pathOf(peopleAddress.list, {}),
+  clock: pathOf(hoursAddress.mine, {}),
 };
 
 export const useFloor = () => useSWR<FloorData, Error>(keys.floor, ask, { refreshInterval: 60_000 });

@@ -6,6 +6,7 @@ import type { Workshop } from '../../contract/workshop.ts';
 import type { UnitChoice, UnitSet } from '../../core/quantity/units.ts';
 import { dayOf } from '../../wording/dates.ts';
 import { ask, send, setCsrfToken } from './client.ts';
+import { forgetKept } from './offline.ts';
 
 const SESSION = pathOf(sessionAddress.now, {});
 const SessionContext = createContext<SessionInfo | null>(null);
@@ -88,6 +89,7 @@ export async function signIn(name: string, password: string): Promise<void> {
 export async function signOut(): Promise<void> {
   const info = await send(sessionAddress.signOut, {});
   setCsrfToken(info.csrfToken);
+  await forgetKept();
   await mutate((key) => key !== SESSION, undefined, { revalidate: false });
   await mutate(SESSION, info, { revalidate: false });
 }

@@ -22,10 +22,12 @@ interface Props {
   readonly parts: readonly BarPart[];
   readonly unit: string;
   readonly height: number;
+  /** What is counted has no halves. */
+  readonly whole?: boolean;
 }
 
 /** Lying bars made of parts. */
-export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
+export function StackedBars({ name, say, bars, parts, unit, height, whole = false }: Props) {
   const chart = useRef<Chart<'bar', number[]>>(null);
   const data = useMemo(
     () => ({
@@ -55,6 +57,7 @@ export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
           ticks: {
             maxRotation: 0,
             autoSkipPadding: 12,
+            ...(whole && { precision: 0 }),
             includeBounds: least === 0,
             callback: (value) => formatNumber(Number(value), 0),
           },
@@ -72,7 +75,7 @@ export function StackedBars({ name, say, bars, parts, unit, height }: Props) {
         },
       },
     };
-  }, [bars, parts, unit]);
+  }, [bars, parts, unit, whole]);
   const csv = () =>
     toCsv(
       ['', ...parts.map((part) => `${part.label} (${unit})`)],

@@ -10,20 +10,23 @@ interface Props {
   readonly value: number;
   readonly onChange: (hours: number) => void;
   readonly fault?: string | undefined;
+  readonly hideLabel?: boolean;
+  /** Minutes from one choice to the next. @default 5 */
+  readonly stepMin?: 1 | 5;
 }
 
 /** A time of day, typed or picked. */
 export const TimeInput = steady(TimeBox);
 
-function TimeBox({ label, value, onChange, fault }: Props) {
+function TimeBox({ label, value, onChange, fault, hideLabel = false, stepMin = 5 }: Props) {
   const id = useId();
   return (
-    <Labelled label={label} id={id} fault={fault}>
+    <Labelled label={label} id={id} fault={fault} hideLabel={hideLabel}>
       <TimePicker
         id={id}
         value={dayjs('2026-01-01').add(Math.round(value * 60), 'minute')}
         format="HH:mm"
-        minuteStep={5}
+        minuteStep={stepMin}
         allowClear={false}
         needConfirm={false}
         onChange={(time) => time && onChange(time.hour() + time.minute() / 60)}

@@ -59,6 +59,8 @@ export const job = pgTable(
     promised: date('promised'),
     /** How much its lateness counts in the plan against that of others. */
     priority: text('priority', { enum: PRIORITIES }).notNull().default('usual'),
+    /** The first of its kind, whose lessons hold this one until each is taken in or set aside. */
+    followsId: uuid('follows_id').references((): AnyPgColumn => job.id),
     use: jsonb('use').$type<VehicleUse>().notNull(),
     /** The use is edited for a while, as one form, and has a version of its own. */
     useVersion: integer('use_version').notNull().default(1),
@@ -75,10 +77,12 @@ export const job = pgTable(
   (t) => [
     index('job_vehicle').on(t.vehicleId),
     index('job_place').on(t.placeId),
+    index('job_follows').on(t.followsId),
+    check('job_follows_other', sql`${t.followsId} <> ${t.id}`),
     index('job_kit').on(t.kitRevisionId),
     index('job_design').on(t.chosenDesignId),
     index('job_open').on(t.number).where(sql`${t.state} not in ('handedOver', 'cancelled')`),
-    check('job_priority', sql`${t.priority} in ('usual','rush','canWait')`),
+    check('job_priority', sql`${t.priority} in ('usual','rush','canWait','show')`),
     check('job_region', sql`${t.region} in ('eu','uk','us','other')`),
     check(
       'job_state',

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  bigint,
   bigserial,
   boolean,
   check,
@@ -14,9 +15,12 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { HoursSaid } from '../../../contract/hours.ts';
+import { REWORK_CAUSES } from '../../../core/hours/entry.ts';
 import type { StageTrait } from '../../../core/kit/kit.ts';
 import { design, job } from './jobs.ts';
 import { person } from './people.ts';
+import { tool } from './tools.ts';
 
 export const stage = pgTable(
   'stage',
@@ -38,6 +42,8 @@ export const stage = pgTable(
     /** Held by a person: not begun before. */
     notBefore: date('not_before'),
     liveHv: boolean('live_hv').notNull(),
+    /** Kinds of tools it holds while it lasts. */
+    tools: text('tools').array().notNull().default([]),
     needs: text('needs').notNull().default(''),
     note: text('note').notNull().default(''),
     state: text('state', { enum: ['waiting', 'inHand', 'stopped', 'done'] })
@@ -77,6 +83,12 @@ export const step = pgTable(
     limitKind: text('limit_kind'),
     /** Who says so: a drawing, a handbook. */
     limitSource: text('limit_source').notNull().default(''),
+    /** The kind of tool it is done or measured with. */
+    tool: text('tool'),
+    /** A second person looks and signs. */
+    second: boolean('second').notNull().default(false),
+    /** Bolts tightened in turn. */
+    bolts: integer('bolts'),
   },
   (t) => [index('step_stage').on(t.stageId)],
 );
@@ -98,11 +110,21 @@ export const reading = pgTable(
     decidedById: uuid('decided_by_id').references(() => person.id),
     decidedAt: timestamp('decided_at', { withTimezone: true }),
     reason: text('reason'),
+    /** The instrument or tool it was taken with. */
+    toolId: uuid('tool_id').references(() => tool.id),
+    secondById: uuid('second_by_id').references(() => person.id),
+    secondAt: timestamp('second_at', { withTimezone: true }),
   },
   (t) => [
     index('reading_step').on(t.stepId, t.id),
     index('reading_by').on(t.byId),
     index('reading_decided_by').on(t.decidedById),
+    index('reading_tool').on(t.toolId),
+    index('reading_second_by').on(t.secondById),
+    check(
+      'reading_second_other',
+      sql`${t.secondById} is null or (${t.secondById} <> ${t.byId} and ${t.secondAt} is not null)`,
+    ),
     check('reading_decided_why', sql`(${t.decidedById} is null) = (${t.reason} is null)`),
   ],
 );
@@ -121,13 +143,43 @@ export const timeEntry = pgTable(
     cause: text('cause'),
     from: timestamp('from', { withTimezone: true }).notNull().defaultNow(),
     to: timestamp('to', { withTimezone: true }),
+    /** Left for a break: they mean to go on here. */
+    paused: boolean('paused').notNull().default(false),
+    version: integer('version').notNull().default(1),
   },
+  // Nobody is in two places: spans of one person share no moment (an exclusion constraint, in its migration).
   (t) => [
     uniqueIndex('time_entry_one_open').on(t.personId).where(sql`${t.to} is null`),
     index('time_entry_stage').on(t.stageId),
     index('time_entry_person_from').on(t.personId, t.from),
     check('time_entry_order', sql`${t.to} is null or ${t.to} >= ${t.from}`),
     check('time_entry_cause', sql`${t.kind} not in ('rework', 'waiting') or ${t.cause} is not null`),
+  ],
+);
+
+/** What was done to hours afterwards, never changed: before (null: they were entered late) and after (null: struck out). */
+export const timeCorrection = pgTable(
+  'time_correction',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    /** No reference: what is struck out is gone, this stays. */
+    entryId: bigint('entry_id', { mode: 'number' }).notNull(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => person.id),
+    byId: uuid('by_id')
+      .notNull()
+      .references(() => person.id),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    why: text('why').notNull(),
+    before: jsonb('before').$type<HoursSaid>(),
+    after: jsonb('after').$type<HoursSaid>(),
+  },
+  (t) => [
+    index('time_correction_entry').on(t.entryId),
+    index('time_correction_person').on(t.personId, t.at),
+    index('time_correction_by').on(t.byId),
+    check('time_correction_what', sql`${t.before} is not null or ${t.after} is not null`),
   ],
 );
 
@@ -145,6 +197,11 @@ export const snag = pgTable(
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
     closedById: uuid('closed_by_id').references(() => person.id),
     closedAt: timestamp('closed_at', { withTimezone: true }),
+    /** Why there was something to put right, once somebody knows. */
+    cause: text('cause', { enum: REWORK_CAUSES }),
+    costHours: doublePrecision('cost_hours'),
+    costCents: integer('cost_cents'),
+    closedHow: text('closed_how').notNull().default(''),
   },
   (t) => [index('snag_job').on(t.jobId), index('snag_by').on(t.byId), index('snag_closed_by').on(t.closedById)],
 );

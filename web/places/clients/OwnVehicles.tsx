@@ -5,10 +5,12 @@ import { ownVehicleAddress } from '../../../contract/ownVehicles.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { BuyVehicle } from './BuyVehicle.tsx';
 
 /** Vehicles of the workshop's own: what each has cost, what it would fetch or was sold for, and what is left. */
@@ -24,11 +26,14 @@ export function OwnVehicles() {
     <Panel
       title="The workshop’s own vehicles"
       aside={
-        may && (
-          <Button size="small" onClick={() => setBuying(true)}>
-            Enter a vehicle of our own
-          </Button>
-        )
+        <span className="row">
+          {data.length > 0 && <TableFile href={fileUrl(ownVehicleAddress.table, {})} what="Own vehicles" />}
+          {may && (
+            <Button size="small" onClick={() => setBuying(true)}>
+              Enter a vehicle of our own
+            </Button>
+          )}
+        </span>
       }
     >
       <div className="in">

@@ -1,6 +1,7 @@
 import { EditOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { planAddress } from '../../../contract/plan.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { designComponents } from '../../../core/design/inputs.ts';
@@ -74,6 +75,11 @@ export default function Floor() {
           <Button size="small" type="text" icon={<EditOutlined />} onClick={() => setPlanning(true)}>
             Change the building
           </Button>
+        )}
+        {floor && !planning && (
+          <Link to="/wall" className="in-text small">
+            for the wall
+          </Link>
         )}
       </div>
       {error && <p className="stop">{error.message}</p>}

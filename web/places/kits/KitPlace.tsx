@@ -4,6 +4,7 @@ import { type KitSheet, kitAddress } from '../../../contract/kits.ts';
 import { lessonAddress } from '../../../contract/lessons.ts';
 import { isOpen } from '../../../core/job/states.ts';
 import { type Shelves, useLibraryWithVariants, useOfAddress } from '../../data/resources.ts';
+import { KitHours } from './hours/KitHours.tsx';
 import { KitFacts } from './KitFacts.tsx';
 import { KitLessons } from './KitLessons.tsx';
 import { KitQuestions } from './KitQuestions.tsx';
@@ -70,6 +71,7 @@ function Kit({ kit, shelves }: { kit: KitSheet; shelves: Shelves }) {
           <p className="soft">This kit has no revision.</p>
         )}
       </div>
+      <KitHours kitId={kit.id} />
     </div>
   );
 }

@@ -11,6 +11,7 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
+import { AwayFromFile } from './AwayFromFile.tsx';
 
 const START: NewAbsence = { from: '', to: '', why: '' };
 
@@ -62,6 +63,7 @@ export function DaysAway({ row }: { row: PersonRow }) {
           <TextField label="Why away" value={draft.why} onChange={(why) => set({ why })} fault={form.faults.why} />
         </div>
       </EntryForm>
+      <AwayFromFile personId={row.id} />
     </div>
   );
 }

@@ -8,10 +8,11 @@ import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { useSend } from '../../widgets/useSend.ts';
+import { MyCalendars } from './MyCalendars.tsx';
 
 /** One's own password, and where one is signed in. */
 export default function MyAccount({ onClose }: { onClose: () => void }) {
-  const { name } = usePerson();
+  const { name, role } = usePerson();
   const { timeZone } = useWorkshop();
   const { message } = App.useApp();
   const { data: sessions, mutate } = useOfAddress(peopleAddress.sessions, {});
@@ -51,6 +52,7 @@ export default function MyAccount({ onClose }: { onClose: () => void }) {
             fault={form.faults.next}
           />
         </EntryForm>
+        {role !== 'viewer' && <MyCalendars />}
         <h3>Where you are signed in</h3>
         {(sessions ?? []).map((one) => (
           <div key={`${one.since} ${one.seen} ${one.with}`} data-session className="small">

@@ -1,6 +1,7 @@
 import { UserAddOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
 import { type PersonRow, peopleAddress } from '../../../contract/people.ts';
 import { hasRole } from '../../../contract/rights.ts';
 import { dayNumber, formatDay, formatQuantity } from '../../../core/quantity/format.ts';
@@ -13,14 +14,45 @@ import { Panel } from '../../widgets/Panel.tsx';
 import { SafetyNote } from '../../widgets/SafetyNote.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
 import { AuthorisationStrip, MonthScale, STRIP_DAYS } from './AuthorisationStrip.tsx';
+import { HoursLook } from './hours/HoursLook.tsx';
+import { LoadLook } from './hours/LoadLook.tsx';
 import { NewPersonForm } from './NewPersonForm.tsx';
 import { PersonDrawer } from './PersonDrawer.tsx';
 
 /** From this many days before an authorisation ends it is said. */
 const SOON_DAYS = 30;
 
-/** Everybody in the workshop: what they do, whether they can sign in, and their authorisations in time. */
+const LOOKS = [
+  { value: 'people', label: 'People' },
+  { value: 'hours', label: 'Hours' },
+  { value: 'load', label: 'Load' },
+] as const;
+
+/** People by what one looks for: who they are and may do, or their hours. */
 export default function PeoplePlace() {
+  const { look = 'people' } = useParams();
+  const navigate = useNavigate();
+  const { role } = usePerson();
+  return (
+    <div className="page stack">
+      <h1 className="hidden-label">People</h1>
+      {hasRole(role, 'technician') && (
+        <div>
+          <Segmented
+            aria-label="Look at"
+            value={look}
+            options={[...LOOKS]}
+            onChange={(next) => navigate(next === 'people' ? '/people' : `/people/${next}`)}
+          />
+        </div>
+      )}
+      {look === 'hours' ? <HoursLook /> : look === 'load' ? <LoadLook /> : <PeopleLook />}
+    </div>
+  );
+}
+
+/** Everybody in the workshop: what they do, whether they can sign in, and their authorisations in time. */
+function PeopleLook() {
   const { data: people, error } = useOfAddress(peopleAddress.list, {});
   const { role } = usePerson();
   const set = useUnitSet();
@@ -31,8 +63,7 @@ export default function PeoplePlace() {
   const today = dayNumber(dayOf(new Date(), workshop.timeZone));
   const opened = people?.find((one) => one.id === open);
   return (
-    <div className="page stack">
-      <h1 className="hidden-label">People</h1>
+    <div className="stack">
       {error && <p className="stop">{error.message}</p>}
       {people && <Ending people={people} today={today} />}
       <Panel

@@ -31,7 +31,7 @@ export function HowSure({ sure, number, names }: { sure: Sureness; number: strin
           </p>
           <p className="soft small">
             {drives && `${drives.name}${drives.job === number ? '' : ` of ${drives.job}`} moves it most. `}
-            {`${USUAL_RUNS} runs, stages ${USUAL_SPREAD.least} to ${USUAL_SPREAD.most} times as long as planned, parts on their day.`}
+            {`${USUAL_RUNS} runs: stages as finished vehicles took them where that was adopted, else ${USUAL_SPREAD.least} to ${USUAL_SPREAD.most} times as planned; parts as late as their suppliers have been.`}
           </p>
         </>
       )}

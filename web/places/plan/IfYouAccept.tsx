@@ -1,11 +1,13 @@
 import { Button } from 'antd';
 import { hasRole } from '../../../contract/rights.ts';
 import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
+import { overtimeHours } from '../../../core/plan/overtime.ts';
 import type { PlanChange } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
+import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { changeText, lateText } from '../../../wording/workPlan.ts';
-import { usePerson } from '../../data/session.tsx';
+import { usePerson, useUnitSet, useWorkshop } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { useSend } from '../../widgets/useSend.ts';
@@ -24,11 +26,15 @@ interface Props {
 export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) {
   const { facts, plan, planId } = sheet;
   const { role } = usePerson();
+  const set = useUnitSet();
+  const { practice, rateCents } = useWorkshop();
+  const hourCostCents = practice.hourCostCents ?? rateCents;
   const sending = useSend(true, { typed: false });
   const dayOf = (of: StoredPlan | null, number: string) => of?.jobs.find((one) => one.number === number) ?? null;
   const rows = facts.jobs
     .map((job) => ({ job, now: dayOf(plan, job.number), later: dayOf(would, job.number) }))
     .filter(({ now, later }) => now?.to.slice(0, 10) !== later?.to.slice(0, 10));
+  const over = would ? overtimeHours(facts, changes, would) : 0;
   const stale = sending.problem?.type === '/problems/stale';
   const accept = async () => {
     const done = scenario
@@ -80,6 +86,13 @@ export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) 
         )}
         {would && plan && (
           <p className="soft small">{`${lateText(would.jobs)}; as it stands ${lateText(plan.jobs)}. Stages that have begun stay where they are.`}</p>
+        )}
+        {over > 0 && (
+          <p>
+            Asks for <strong>{formatQuantity(over, 'hours', set)}</strong> of overtime,{' '}
+            {formatQuantity(Math.round(over * hourCostCents), 'money', set)} at what an hour costs the workshop, without
+            any surcharge.
+          </p>
         )}
         {stale && (
           <p className="note wait">

@@ -7,11 +7,13 @@ import { hasRole } from '../../../contract/rights.ts';
 import { componentAs } from '../../../core/component/sheets.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useLibrary, useOfAddress } from '../../data/resources.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { ComponentChoice } from '../../widgets/ComponentChoice.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { GradeForm } from './GradeForm.tsx';
 import { StringsPanel } from './StringsPanel.tsx';
 
@@ -47,6 +49,7 @@ export function GradingLook({ picked }: { picked: string | null }) {
         aside={
           <span className="row">
             {data && `${graded} of ${rows.length} graded`}
+            <TableFile href={fileUrl(gradingAddress.table, {})} what="Capacity tests" />
             <span style={{ width: 230 }}>
               <ComponentChoice
                 label="Modules of"

@@ -8,10 +8,12 @@ import type { UnitSet } from '../../../core/quantity/units.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { inCurrency } from '../../../wording/purchases.ts';
 import { stockText } from '../../../wording/stores.ts';
+import { fileUrl } from '../../data/client.ts';
 import { usePerson, useUnitSet } from '../../data/session.tsx';
 import { EntryForm } from '../../widgets/EntryForm.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
 import { NewInvoice } from './NewInvoice.tsx';
@@ -39,11 +41,14 @@ export function Invoices({ order }: { order: PurchaseSheet }) {
     <Panel
       title="Invoices"
       aside={
-        may && (
-          <Button size="small" onClick={() => setAdding(true)}>
-            Enter one
-          </Button>
-        )
+        <span className="row">
+          <TableFile href={fileUrl(purchaseAddress.invoiceTable, {})} what="Invoices of all orders" />
+          {may && (
+            <Button size="small" onClick={() => setAdding(true)}>
+              Enter one
+            </Button>
+          )}
+        </span>
       }
     >
       <div className="in stack">

@@ -4,21 +4,18 @@ import { type NeedRow, needsAddress } from '../../../contract/needs.ts';
 import type { NeedState } from '../../../core/stores/needs.ts';
 import { dayText } from '../../../wording/dates.ts';
 import { stockText } from '../../../wording/stores.ts';
+import { NEED_STATE_SAYS } from '../../../wording/storesTables.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { useToday } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
 import { type Mark, StateMark } from '../../widgets/StateMark.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { NeedPanel } from './NeedPanel.tsx';
 import { Suggested } from './Suggested.tsx';
 
 const MARK: Readonly<Record<NeedState, Mark>> = { short: 'stop', late: 'waiting', order: 'waiting', fine: 'pass' };
-const STATE_SAYS: Readonly<Record<NeedState, string>> = {
-  short: 'Short',
-  late: 'Comes late',
-  order: 'Low',
-  fine: 'Covered',
-};
 
 /** What is short first, and by when to order, over all jobs. */
 export function NeedsLook({ picked }: { picked: string | null }) {
@@ -40,6 +37,7 @@ export function NeedsLook({ picked }: { picked: string | null }) {
                 <button type="button" className="link" onClick={() => setAll(!all)}>
                   {all ? 'only what presses' : `and ${data.length - pressing.length} that are covered`}
                 </button>
+                <TableFile href={fileUrl(needsAddress.table, {})} what="Needs" />
               </span>
             )
           }
@@ -59,7 +57,7 @@ export function NeedsLook({ picked }: { picked: string | null }) {
               columns={({ words, figures }) => [
                 words('Part', (row) => (
                   <span className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
-                    <StateMark mark={MARK[row.state]} label={STATE_SAYS[row.state]} />
+                    <StateMark mark={MARK[row.state]} label={NEED_STATE_SAYS[row.state]} />
                     <span>
                       <button
                         type="button"

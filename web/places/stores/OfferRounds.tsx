@@ -5,10 +5,12 @@ import { type OfferRound, type OfferRow, supplierAddress } from '../../../contra
 import { atEqualCover } from '../../../core/buying/equalCover.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { usePerson, useToday, useUnitSet } from '../../data/session.tsx';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { NewOffer } from './NewOffer.tsx';
 import { NewRound } from './NewRound.tsx';
 
@@ -22,11 +24,14 @@ export function OfferRounds() {
     <Panel
       title="Offers at equal cover"
       aside={
-        may && (
-          <Button size="small" onClick={() => setAsking(true)}>
-            Ask for offers
-          </Button>
-        )
+        <span className="row">
+          {(data ?? []).length > 0 && <TableFile href={fileUrl(supplierAddress.roundTable, {})} what="Offers" />}
+          {may && (
+            <Button size="small" onClick={() => setAsking(true)}>
+              Ask for offers
+            </Button>
+          )}
+        </span>
       }
     >
       <div className="in stack">

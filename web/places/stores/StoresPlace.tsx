@@ -15,6 +15,7 @@ import { NeedsLook } from './NeedsLook.tsx';
 import { NumbersLook } from './NumbersLook.tsx';
 import { PurchasesLook } from './PurchasesLook.tsx';
 import { SuppliersLook } from './SuppliersLook.tsx';
+import { ToolsLook } from './toolbox/ToolsLook.tsx';
 
 const isLook = (text: string | undefined): text is Look => LOOKS.some(({ value }) => value === text);
 
@@ -55,6 +56,7 @@ export default function StoresPlace() {
       {look === 'orders' && <PurchasesLook picked={id ?? null} />}
       {look === 'grading' && <GradingLook picked={id ?? null} />}
       {look === 'suppliers' && <SuppliersLook picked={id ?? null} />}
+      {look === 'tools' && <ToolsLook picked={id ?? null} />}
       {look === 'counter' && <CounterLook picked={id ?? null} />}
       {doing === 'in' && <GoodsIn onClose={() => setDoing(null)} />}
       {doing === 'count' && <CountBin onClose={() => setDoing(null)} />}

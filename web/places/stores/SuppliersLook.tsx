@@ -1,8 +1,10 @@
 import { useNavigate } from 'react-router';
 import { supplierAddress } from '../../../contract/suppliers.ts';
+import { fileUrl } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { DataTable } from '../../widgets/DataTable.tsx';
 import { Panel } from '../../widgets/Panel.tsx';
+import { TableFile } from '../../widgets/TableFile.tsx';
 import { OfferRounds } from './OfferRounds.tsx';
 import { SupplierPanel } from './SupplierPanel.tsx';
 
@@ -16,7 +18,15 @@ export function SuppliersLook({ picked }: { picked: string | null }) {
   return (
     <div className="stores-columns">
       <div className="stack">
-        <Panel title="Suppliers" aside="by what has come">
+        <Panel
+          title="Suppliers"
+          aside={
+            <span className="row">
+              by what has come
+              <TableFile href={fileUrl(supplierAddress.table, {})} what="Suppliers" />
+            </span>
+          }
+        >
           <div className="in">
             {error && <p className="stop">{error.message}</p>}
             <DataTable

@@ -6,6 +6,7 @@ export const LOOKS = [
   { value: 'orders', label: 'Orders' },
   { value: 'grading', label: 'Grading' },
   { value: 'suppliers', label: 'Suppliers' },
+  { value: 'tools', label: 'Tools' },
   { value: 'counter', label: 'Counter' },
 ] as const;
 export type Look = (typeof LOOKS)[number]['value'];

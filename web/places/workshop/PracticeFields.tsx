@@ -104,7 +104,7 @@ function ClosedDays({
   const [said, setSaid] = useState<{ text: string; fault: boolean } | null>(null);
   const put = (days: Days) => onChange([...days].sort((a, b) => a.day.localeCompare(b.day)));
   const take = async (file: File) => {
-    const { readCalendar } = await import('./readCalendar.ts');
+    const { readCalendar } = await import('../../widgets/readCalendar.ts');
     const found = readCalendar(await file.text(), today);
     if (found === null) {
       setSaid({ text: `${file.name} is no calendar: a file that ends in .ics is wanted.`, fault: true });

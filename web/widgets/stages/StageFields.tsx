@@ -9,6 +9,7 @@ import { Labelled } from '../Labelled.tsx';
 import { QuantityInput } from '../QuantityInput.tsx';
 import { TextField } from '../TextField.tsx';
 import { StepsEditor } from './StepsEditor.tsx';
+import { useToolKinds } from './useToolKinds.ts';
 
 interface Props {
   readonly stage: StageTemplate;
@@ -22,7 +23,8 @@ interface Props {
 
 /** One stage: what it is called, how long it takes and whom, what comes before, what it moves, and its steps. */
 export function StageFields({ stage, others, onChange, faults, disabled, when }: Props) {
-  const [afterId, traitsId] = [useId(), useId()];
+  const [afterId, traitsId, toolsId] = [useId(), useId(), useId()];
+  const kinds = useToolKinds();
   const set = (change: Partial<StageTemplate>) => onChange({ ...stage, ...change });
   const skills = [...new Set([...USUAL_SKILLS, ...(stage.skill ? [stage.skill] : [])])];
   return (
@@ -77,6 +79,21 @@ export function StageFields({ stage, others, onChange, faults, disabled, when }:
           disabled={disabled}
         />
         {when && <Labelled label="Applies">{when}</Labelled>}
+        <Labelled label="Tools" id={toolsId} fault={faults['tools.0'] ?? faults.tools}>
+          <Select
+            id={toolsId}
+            mode="tags"
+            disabled={disabled}
+            value={[...(stage.tools ?? [])]}
+            options={kinds.map((kind) => ({ value: kind, label: kind }))}
+            onChange={(tools) => {
+              const { tools: _, ...rest } = stage;
+              onChange(tools.length === 0 ? rest : { ...rest, tools });
+            }}
+            placeholder="none that is asked for"
+            style={{ width: '100%' }}
+          />
+        </Labelled>
         <TextField label="Needs" value={stage.needs} onChange={(needs) => set({ needs })} fault={faults.needs} />
         <Labelled label="High voltage">
           <Checkbox

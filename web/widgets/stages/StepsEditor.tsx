@@ -1,10 +1,11 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Checkbox } from 'antd';
 import type { StepTemplate } from '../../../core/kit/kit.ts';
 import type { QuantityKind } from '../../../core/quantity/kinds.ts';
 import { Choice } from '../Choice.tsx';
 import { QuantityInput } from '../QuantityInput.tsx';
 import { TextField } from '../TextField.tsx';
+import { useToolKinds } from './useToolKinds.ts';
 
 /** What is measured in a stage, by the names people use. */
 const MEASURED: Partial<Record<QuantityKind, string>> = {
@@ -112,6 +113,7 @@ export function StepsEditor({ steps, onChange, faults, disabled }: Props) {
               />
             )}
           </div>
+          <StepMore step={step} disabled={disabled} onChange={(part) => change(at, part)} at={at} faults={faults} />
         </div>
       ))}
       {!disabled && (
@@ -125,6 +127,59 @@ export function StepsEditor({ steps, onChange, faults, disabled }: Props) {
           </Button>
         </div>
       )}
+    </div>
+  );
+}
+
+/** With what a step is done, whether a second person signs, and how many bolts are tightened in turn. */
+function StepMore({
+  step,
+  at,
+  onChange,
+  faults,
+  disabled,
+}: {
+  step: StepTemplate;
+  at: number;
+  onChange: (part: Partial<StepTemplate>) => void;
+  faults: Props['faults'];
+  disabled: boolean;
+}) {
+  const kinds = useToolKinds();
+  const options = [...new Set([...kinds, ...(step.tool ? [step.tool] : [])])];
+  return (
+    <div className="row" style={{ alignItems: 'flex-end', gap: 12 }}>
+      <div style={{ width: 190 }}>
+        <Choice
+          label={`With what, step ${at + 1}`}
+          mayBeEmpty
+          placeholder="nothing to name"
+          value={step.tool ?? null}
+          options={options.map((kind) => ({ value: kind, label: kind }))}
+          onChange={(tool) => onChange({ tool })}
+          fault={faults[`steps.${at}.tool`]}
+          disabled={disabled}
+        />
+      </div>
+      <div style={{ width: 130 }}>
+        <QuantityInput
+          label="Bolts in turn"
+          kind="count"
+          mayBeEmpty
+          value={step.bolts ?? null}
+          onChange={(bolts) => onChange({ bolts: bolts === null ? null : Math.round(bolts) })}
+          fault={faults[`steps.${at}.bolts`]}
+          disabled={disabled}
+        />
+      </div>
+      <Checkbox
+        checked={step.second ?? false}
+        disabled={disabled}
+        onChange={({ target }) => onChange({ second: target.checked })}
+        style={{ paddingBottom: 6 }}
+      >
+        a second person signs
+      </Checkbox>
     </div>
   );
 }

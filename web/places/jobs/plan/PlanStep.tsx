@@ -14,6 +14,7 @@ import { JobOfPlan } from '../../plan/JobOfPlan.tsx';
 import { useThought } from '../../plan/useThought.ts';
 import { useOpenJob } from '../openJob.ts';
 import { OrderTraps } from './OrderTraps.tsx';
+import { SeriesPanel } from './SeriesPanel.tsx';
 
 /** When each stage of this job is done, by whom and where, and why it is not sooner: its part of the plan of all. */
 export default function PlanStep() {
@@ -33,13 +34,16 @@ function JobInPlan({ sheet }: { sheet: WorkPlanSheet }) {
   const own = facts.jobs.find(({ number }) => number === job.number);
   if (!own || !plan)
     return (
-      <Panel title="Plan">
-        <div className="in">
-          {own
-            ? 'No plan has been made yet.'
-            : 'This job is not planned: it is planned from when it is agreed until it is handed over.'}
-        </div>
-      </Panel>
+      <div className="stack">
+        <Panel title="Plan">
+          <div className="in">
+            {own
+              ? 'No plan has been made yet.'
+              : 'This job is not planned: it is planned from when it is agreed until it is handed over.'}
+          </div>
+        </Panel>
+        <SeriesPanel />
+      </div>
     );
   const names = planNames(facts);
   const rows = own.stages
@@ -65,6 +69,7 @@ function JobInPlan({ sheet }: { sheet: WorkPlanSheet }) {
         />
       )}
       <OrderTraps />
+      <SeriesPanel />
       <Panel
         title="What is still to do, and when"
         aside={

@@ -1,15 +1,22 @@
 import { Link, useParams } from 'react-router';
+import type { StageRow } from '../../../../contract/stages.ts';
 import { currentStage } from '../../../../core/stage/stageRules.ts';
+import { useStanding } from '../../../data/outbox/useStanding.ts';
 import { useJob } from '../../../data/resources.ts';
+import { ServiceLock } from '../condition/ServiceLock.tsx';
 import { JobNote } from '../JobNote.tsx';
 import { LiftNoteAlone } from './LiftNote.tsx';
 import { Snags } from './Snags.tsx';
 import { StageSheet } from './StageSheet.tsx';
 
+const NO_STAGES: readonly StageRow[] = [];
+
 /** The technician's view of the stage in hand: one column, large targets. */
 export default function Bench() {
   const { number = '' } = useParams();
-  const { data: job, error } = useJob(number);
+  const { data: sheet, error } = useJob(number);
+  const stages = useStanding(sheet?.stages ?? NO_STAGES);
+  const job = sheet && { ...sheet, stages };
   if (!job)
     return (
       <div className="bench">
@@ -27,6 +34,7 @@ export default function Bench() {
         <Link to={`/jobs/${job.number}/build`}>Whole job</Link>
       </div>
       <JobNote job={job} step="build" />
+      <ServiceLock job={job} />
       {stage ? (
         <StageSheet stage={stage} job={job} lift={<LiftNoteAlone job={job} name={stage.name} />} />
       ) : (

@@ -6,11 +6,13 @@ import { stageAddress } from '../../../../contract/stages.ts';
 import { finishProblem, isAtWork, openBefore } from '../../../../core/stage/stageRules.ts';
 import { clock } from '../../../../wording/dates.ts';
 import { ENTRY_NAME, STAGE_STATE_NAME } from '../../../../wording/work.ts';
+import { anyWaiting, useOutbox } from '../../../data/outbox/outbox.ts';
 import { usePerson, useWorkshop } from '../../../data/session.tsx';
 import { FilesOf } from '../../../files/FilesOf.tsx';
 import { NoteLesson } from '../../../learning/NoteLesson.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { SafetyNote } from '../../../widgets/SafetyNote.tsx';
+import { useAct } from '../../../widgets/useAct.ts';
 import { useSend } from '../../../widgets/useSend.ts';
 import { ClockButtons } from './ClockButtons.tsx';
 import { StepLine } from './StepLine.tsx';
@@ -27,6 +29,12 @@ export function StageSheet({ stage, job, lift }: Props) {
   const person = usePerson();
   const workshop = useWorkshop();
   const sending = useSend(false, { typed: false });
+  const finishing = useAct();
+  const { reachable } = useOutbox();
+  const finish = () => {
+    const version = anyWaiting(person.id) ? null : stage.version;
+    void finishing.act({ act: 'finish', stageId: stage.id, version }, `finish ${stage.name}`);
+  };
   const before = openBefore(stage, job.stages);
   // Somebody who is clocked on as waiting is not at the vehicle: nothing is confirmed or finished by them.
   const mine = stage.onIt.some((entry) => entry.personId === person.id && isAtWork(entry.kind));
@@ -36,6 +44,7 @@ export function StageSheet({ stage, job, lift }: Props) {
       done: step.reading !== null,
       outOfLimits: step.reading !== null && step.reading.verdict !== 'within',
       decided: step.reading?.reason != null,
+      unsigned: step.second && step.reading !== null && step.reading.secondBy === null,
     })),
   );
   const left = stage.steps.filter((step) => step.reading === null).length;
@@ -49,6 +58,7 @@ export function StageSheet({ stage, job, lift }: Props) {
           <>
             {STAGE_STATE_NAME[stage.state]}, planned {stage.hours} h{stage.people > 1 ? `, ${stage.people} people` : ''}
             {stage.needs ? `, ${stage.needs}` : ''}
+            {stage.tools.length > 0 && `, with ${stage.tools.join(' and ')}`}
           </>
         }
       >
@@ -69,6 +79,7 @@ export function StageSheet({ stage, job, lift }: Props) {
             {stage.liveHv && mine && !stage.hvConfirmed && stage.state !== 'done' && (
               <Button
                 danger
+                disabled={!reachable}
                 loading={sending.busy}
                 onClick={() => void sending.go(stageAddress.confirmLive, { id: stage.id })}
               >
@@ -76,23 +87,23 @@ export function StageSheet({ stage, job, lift }: Props) {
               </Button>
             )}
             {mine && stage.state !== 'done' && (
-              <Button
-                disabled={problem !== null || unconfirmed}
-                loading={sending.busy}
-                onClick={() => void sending.go(stageAddress.finish, { id: stage.id }, { version: stage.version })}
-              >
+              <Button disabled={problem !== null || unconfirmed} loading={finishing.busy} onClick={finish}>
                 Finish stage
               </Button>
             )}
             <NoteLesson job={job} about="stage" aboutId={stage.id} aboutText={stage.name} />
             <span className="soft small">
-              {problem === 'stopped'
-                ? 'A reading is out of limits.'
-                : problem === null && mine && unconfirmed
-                  ? 'Confirm isolation and the two people first.'
-                  : left > 0 && mine
-                    ? `${left} ${left === 1 ? 'step' : 'steps'} left`
-                    : ''}
+              {unconfirmed && mine && !reachable
+                ? 'Live work is not confirmed while the server cannot be reached: nobody would know who is there.'
+                : problem === 'stopped'
+                  ? 'A reading is out of limits.'
+                  : problem === 'unsigned' && mine
+                    ? 'A second person signs first what is marked so.'
+                    : problem === null && mine && unconfirmed
+                      ? 'Confirm isolation and the two people first.'
+                      : left > 0 && mine
+                        ? `${left} ${left === 1 ? 'step' : 'steps'} left`
+                        : ''}
             </span>
           </div>
           <p className="small">

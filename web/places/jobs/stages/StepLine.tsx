@@ -4,16 +4,20 @@ import { useState } from 'react';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow, StepRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
+import { crosswise } from '../../../../core/toolbox/tool.ts';
 import { clock } from '../../../../wording/dates.ts';
 import { limitText } from '../../../../wording/work.ts';
-import { useUnitSet, useWorkshop } from '../../../data/session.tsx';
+import { usePerson, useUnitSet, useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { NoteLesson } from '../../../learning/NoteLesson.tsx';
+import { Choice } from '../../../widgets/Choice.tsx';
 import { amount } from '../../../widgets/FigureValue.tsx';
 import { QuantityInput } from '../../../widgets/QuantityInput.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
+import { useAct } from '../../../widgets/useAct.ts';
 import { useSend } from '../../../widgets/useSend.ts';
+import { useToolChoice } from './useToolChoice.ts';
 
 /** One step: a value held against its limits, or a tick; out of limits it stops until somebody decides. */
 export function StepLine({
@@ -29,10 +33,14 @@ export function StepLine({
   const mayDecide = useMay(job, 'decideReading');
   const workshop = useWorkshop();
   const sending = useSend(true);
+  const reader = useAct(true);
   const [value, setValue] = useState<number | null>(null);
   const [again, setAgain] = useState(false);
   const [unreadable, setUnreadable] = useState<string | null>(null);
   const [reason, setReason] = useState('');
+  const [noTool, setNoTool] = useState(false);
+  const person = usePerson();
+  const { toolId, setToolId, tools } = useToolChoice(step.tool);
   const { reading, limit } = step;
   const out = reading !== null && reading.verdict !== 'within';
   const stopped = out && !reading.reason;
@@ -40,10 +48,17 @@ export function StepLine({
   const asks = open && (reading === null || stopped || again);
   const take = async (taken: number | null) => {
     if (unreadable || taken === null) return;
-    if (await sending.go(stageAddress.read, { id: step.id }, { value: taken })) {
-      setAgain(false);
-      setValue(null);
+    if (step.tool && !toolId) {
+      setNoTool(true);
+      return;
     }
+    setNoTool(false);
+    const says = `${step.text}${limit ? `: ${amount(taken, limit.kind, set)}` : ''}`;
+    // The field is free for the next value at once: whoever measures again does not wait for the answer to the first.
+    setAgain(false);
+    setValue(null);
+    if (!(await reader.act({ act: 'read', stepId: step.id, value: taken, toolId: step.tool ? toolId : null }, says)))
+      setValue((typed) => typed ?? taken);
   };
   return (
     <div className={`step ${stopped ? 'stopped' : ''}`} data-step={step.text} data-verdict={reading?.verdict ?? 'open'}>
@@ -67,8 +82,44 @@ export function StepLine({
             Let stand by {reading.decidedBy}: {reading.reason}
           </div>
         )}
-        {sending.problem && !sending.faults.value && !sending.faults.reason && (
-          <div className="fault">{sending.problem.detail}</div>
+        {sending.problem && !sending.faults.reason && <div className="fault">{sending.problem.detail}</div>}
+        {reader.why && <div className="fault">{reader.why}</div>}
+        {step.bolts && asks && (
+          <div className="small" data-bolts={step.bolts}>
+            In turn: {crosswise(step.bolts).join(' ')}, in passes of a third, two thirds and all of it, then once round.
+          </div>
+        )}
+        {step.tool && asks && (
+          <div style={{ maxWidth: 330 }}>
+            <Choice
+              label={`With which ${step.tool}: ${step.text}`}
+              hideLabel
+              placeholder={`which ${step.tool}`}
+              value={toolId}
+              options={tools}
+              onChange={(id) => {
+                setToolId(id);
+                setNoTool(false);
+              }}
+              fault={noTool ? `Say with which ${step.tool}.` : undefined}
+            />
+          </div>
+        )}
+        {step.second && reading && (
+          <div className={reading.secondBy ? 'small' : 'small wait'}>
+            {reading.secondBy ? (
+              `Second signature: ${reading.secondBy}.`
+            ) : (
+              <>
+                Wants a second signature.{' '}
+                {open && reading.by !== person.initials && (
+                  <Button size="small" onClick={() => void sending.go(stageAddress.second, { id: step.id })}>
+                    I have looked: sign
+                  </Button>
+                )}
+              </>
+            )}
+          </div>
         )}
         {stopped && mayDecide && (
           <div className="row" style={{ alignItems: 'flex-start', marginTop: 4 }}>
@@ -93,6 +144,7 @@ export function StepLine({
           <span className="soft num">
             {limit && <strong style={{ color: 'var(--ink)' }}>{amount(reading.value, limit.kind, set)} </strong>}
             {reading.by} {clock(reading.at, workshop.timeZone)}
+            {reading.tool && <div className="small">{reading.tool}</div>}
           </span>
         )}
         {reading && !asks && open && (
@@ -116,17 +168,16 @@ export function StepLine({
               value={value}
               onChange={setValue}
               onFault={setUnreadable}
-              fault={sending.faults.value}
               mayBeEmpty
               onEnter={() => void take(value)}
             />
-            <Button onClick={() => void take(value)} loading={sending.busy} aria-label={`Enter ${step.text}`}>
+            <Button onClick={() => void take(value)} aria-label={`Enter ${step.text}`}>
               Enter
             </Button>
           </>
         )}
         {asks && !limit && (
-          <Button onClick={() => void take(1)} loading={sending.busy} aria-label={`Done: ${step.text}`}>
+          <Button onClick={() => void take(1)} aria-label={`Done: ${step.text}`}>
             Done
           </Button>
         )}

@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { ClosedDay } from '../../../core/practice/practice.ts';
+import type { ClosedDay } from '../../core/practice/practice.ts';
 
 /** How far ahead days that come again are taken, years. */
 const YEARS_AHEAD = 3;

@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { type Passport, signInOver } from '../../tests/api/signInOver.ts';
+import { serve } from '../serve.ts';
+import type { Row } from './row.ts';
+
+const PEOPLE = 200;
+/** They all come within this, ms: faster than the minute of any gate. */
+const WITHIN_MS = 10_000;
+/** Of the bare transaction's, at the ninety-ninth of a hundred. */
+const AIM = 12;
+
+const p99 = (times: readonly number[]): number =>
+  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * 0.99))] ?? Number.NaN;
+
+const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** Everybody does something at a moment of their own; how long each took, ms. */
+async function everybody(count: number, work: (i: number) => Promise<void>): Promise<number[]> {
+  return Promise.all(
+    Array.from({ length: count }, async (_, i) => {
+      await wait((i / count) * WITHIN_MS);
+      const start = performance.now();
+      await work(i);
+      return performance.now() - start;
+    }),
+  );
+}
+
+/** Two hundred people clock in at one server and at two, beside the same transaction through pg alone. */
+export async function clockingRows(databaseUrl: string): Promise<Row[]> {
+  const pool = new pg.Pool({ connectionString: databaseUrl, max: 10 });
+  try {
+    await pool.query('update time_entry set "to" = greatest("from", now()) where "to" is null');
+    await pool.query(`insert into person (sign_in, name, initials, role, skills, password_hash)
+      select 'gate-' || n, 'Gate ' || n, 'G', 'technician', '{}', (select password_hash from person where sign_in = 'jory')
+      from generate_series(1, ${PEOPLE}) n`);
+    await pool.query(
+      "update stage set after = '{}', tools = '{}' where job_id in (select id from job where state in ('building', 'proving'))",
+    );
+    const { rows: stages } = await pool.query<{ id: string; jobId: string }>(
+      `select s.id, s.job_id as "jobId" from stage s join job j on j.id = s.job_id
+       where j.state in ('building', 'proving') and s.state <> 'done' and not s.live_hv order by s.id`,
+    );
+    const { rows: people } = await pool.query<{ id: string }>("select id from person where sign_in like 'gate-%'");
+    const stageOf = (i: number) => stages[i % stages.length]!;
+    const bare = await everybody(PEOPLE, async (i) => {
+      const client = await pool.connect();
+      try {
+        await client.query('begin');
+        await client.query('select * from job where id = $1 for no key update', [stageOf(i).jobId]);
+        await client.query('select * from stage where id = $1 for no key update', [stageOf(i).id]);
+        await client.query('select active from person where id = $1 for share', [people[i]!.id]);
+        await client.query("insert into time_entry (person_id, stage_id, kind) values ($1, $2, 'work')", [
+          ...[people[i]!.id, stageOf(i).id],
+        ]);
+        await client.query(
+          "insert into event (person_id, what, resource, resource_id) values ($1, 'clocked on', 'stage', $2)",
+          [...[people[i]!.id, stageOf(i).id]],
+        );
+        await client.query('commit');
+      } finally {
+        client.release();
+      }
+    });
+    const rows: Row[] = [];
+    for (const count of [1, 2]) {
+      await pool.query("delete from time_entry where person_id in (select id from person where sign_in like 'gate-%')");
+      const servers = await Promise.all(
+        Array.from({ length: count }, () => serve(databaseUrl, null, 0, { log: 'silent', queue: false })),
+      );
+      try {
+        const passports: Passport[] = [];
+        for (let i = 0; i < PEOPLE; i++) passports.push(await signInOver(servers[i % count]!.url, `gate-${i + 1}`));
+        const times = await everybody(PEOPLE, async (i) => {
+          const answer = await fetch(`${servers[i % count]!.url}/api/stages/${stageOf(i).id}/clock-on`, {
+            method: 'POST',
+            headers: { ...passports[i]!.headers, 'Idempotency-Key': randomUUID() },
+            body: JSON.stringify({ kind: 'work', cause: null }),
+          });
+          if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
+        });
+        const { rows: on } = await pool.query<{ n: number }>(
+          `select count(*)::int as n from time_entry t join person p on p.id = t.person_id where p.sign_in like 'gate-%' and t."to" is null`,
+        );
+        const ratio = p99(times) / p99(bare);
+        rows.push({
+          what: `${PEOPLE} people clocking in within ${WITHIN_MS / 1000} s at ${count === 1 ? 'one server' : 'two servers'}, all stored`,
+          figure: `${on[0]!.n} stored, p99 ${p99(times).toFixed(0)} ms, bare ${p99(bare).toFixed(0)} ms (${ratio.toFixed(1)} ×)`,
+          aim: `all, ≤ ${AIM} ×`,
+          held: on[0]!.n === PEOPLE && ratio <= AIM,
+        });
+      } finally {
+        for (const server of servers) await server.close();
+      }
+    }
+    return rows;
+  } finally {
+    await pool.end();
+  }
+}
