@@ -88,7 +88,8 @@ describe('work that takes a tool', () => {
     expect((await read(ohm.id)).body.fields.toolId).toMatch(/run out/);
     // It was in date when it was read, by whoever could tell it today only.
     const hour = (from: number) => new Date(Date.now() + from * 3_600_000).toISOString();
-    await sql(`update time_entry set "from" = now() - interval '30 hours' where "to" is null`);
+    await sql('delete from time_entry where "to" is not null');
+    await sql('update time_entry set "from" = now() - interval \'30 hours\' where "to" is null');
     const yesterday = { 'Dajo-Made-At': hour(-24), 'Dajo-Clock': hour(0) };
     const body = { value: 0.05, toolId: ohm.id };
     expect((await jory.send('post', `/steps/${step.id}/readings`, body, yesterday)).status).toBe(200);
