@@ -71,7 +71,7 @@ test('first power: two people, one authorised, confirmed by name, measured, fini
   await ravi.getByRole('button', { name: /Isolated, waited/ }).click();
   await expect(ravi.getByText('Only the HV authorised person can confirm this.')).toBeVisible();
 
-  await expect(soren.getByText(/SA since .*, RD since/)).toBeVisible({ timeout: 4000 });
+  await expect(soren.getByText(/SA since .*, RD since/)).toBeVisible();
   await confirm.click();
   await expect(soren.locator('[data-stage="first-power"]')).toHaveAttribute('data-state', 'inHand');
   const plus = soren.locator('[data-step="Insulation, plus to chassis"]');
@@ -88,6 +88,6 @@ test('first power: two people, one authorised, confirmed by name, measured, fini
   await soren.getByRole('button', { name: /^Done: Precharge curve/ }).click();
   await expect(soren.getByRole('button', { name: 'Finish stage' })).toBeEnabled();
   await soren.getByRole('button', { name: 'Finish stage' }).click();
-  await expect(ravi.locator('[data-stage="first-power"]')).toHaveAttribute('data-state', 'done', { timeout: 4000 });
+  await expect(ravi.locator('[data-stage="first-power"]')).toHaveAttribute('data-state', 'done');
   await expect(ravi.getByText('Finished by Soren Adaro', { exact: false })).toBeVisible();
 });

@@ -60,7 +60,11 @@ export async function choose(page: Page, label: string, wanted: string): Promise
 export const tally = (page: Page, kind: string): Locator => page.locator(`.tally [data-line="${kind}"]`);
 
 /** Opens one of the looks of the design bench. */
-export const look = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
+export async function look(page: Page, name: string): Promise<void> {
+  const tab = page.getByRole('tab', { name, exact: true });
+  await tab.click();
+  await expect(tab).toHaveAttribute('aria-selected', 'true');
+}
 
 /** A figure of the work, by its id. */
 export const figure = (page: Page, id: string): Locator => page.locator(`.work [data-figure="${id}"]`).first();

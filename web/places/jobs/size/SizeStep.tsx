@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, startTransition, useOptimistic } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
@@ -31,6 +31,13 @@ export default function SizeStep() {
   const [params, setParams] = useSearchParams();
   const look = lookOf(params.get('look'));
   const View = LOOK_VIEW[look];
+  // The tab follows the press at once, also while the look itself is still on its way: pressing back must count.
+  const [pressed, press] = useOptimistic(look);
+  const onLook = (next: LookId) =>
+    startTransition(() => {
+      press(next);
+      setParams(next === 'layout' ? {} : { look: next }, { replace: true });
+    });
   return (
     <div className="stack">
       <DesignBar sending={sending} />
@@ -41,10 +48,7 @@ export default function SizeStep() {
       )}
       {stored && (
         <>
-          <LookBar
-            look={look}
-            onLook={(next) => setParams(next === 'layout' ? {} : { look: next }, { replace: true })}
-          />
+          <LookBar look={pressed} onLook={onLook} />
           {sending.problem && sending.problem.type !== '/problems/stale' && (
             <div className="note stop" role="alert">
               Not saved: {Object.values(sending.faults).join(' ') || sending.problem.detail}

@@ -67,11 +67,12 @@ export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobShe
           type="primary"
           data-clock="off"
           loading={busy}
+          disabled={busy}
           onClick={() => off(false)}
         >
           Clock off
         </Button>
-        <Button icon={<CoffeeOutlined />} loading={busy} onClick={() => off(true)}>
+        <Button icon={<CoffeeOutlined />} loading={busy} disabled={busy} onClick={() => off(true)}>
           Break
         </Button>
         {may && (
@@ -92,6 +93,7 @@ export function ClockButtons({ stage, job }: { stage: StageRow; job: Pick<JobShe
           type="primary"
           data-clock="on"
           loading={busy}
+          disabled={busy}
           onClick={() => on(PLAIN[0]!)}
           title={elsewhere ? `Leaves “${elsewhere.stage}” of ${elsewhere.jobNumber}` : undefined}
         >
