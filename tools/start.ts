@@ -67,14 +67,7 @@ async function start(): Promise<Started> {
 
 try {
   const { running, showSample, beginWord } = await start();
-  say(`\nDajo is at ${running.url}`);
-  if (showSample) {
-    say(`Sign in as ${PEOPLE.map((person) => person.signIn).join(', ')} with the password ${DEMO_PASSWORD}`);
-    say('(ilse is the manager; the sign-in page says who does what). Ctrl-C stops everything.');
-  } else {
-    if (beginWord) say(`Whoever begins a workshop here is asked for this word: ${beginWord}`);
-    say('Ctrl-C stops everything.');
-  }
+  // Before anything is said: whoever reads that Ctrl-C stops it may press it at once.
   let ending = false;
   const end = async () => {
     if (ending) return;
@@ -86,6 +79,14 @@ try {
   };
   process.on('SIGINT', end);
   process.on('SIGTERM', end);
+  say(`\nDajo is at ${running.url}`);
+  if (showSample) {
+    say(`Sign in as ${PEOPLE.map((person) => person.signIn).join(', ')} with the password ${DEMO_PASSWORD}`);
+    say('(ilse is the manager; the sign-in page says who does what). Ctrl-C stops everything.');
+  } else {
+    if (beginWord) say(`Whoever begins a workshop here is asked for this word: ${beginWord}`);
+    say('Ctrl-C stops everything.');
+  }
 } catch (error) {
   (desk as RunningDesk | null)?.stop();
   (database as OpenDatabase | null)?.stop();

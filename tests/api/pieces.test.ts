@@ -95,6 +95,8 @@ describe('after a change the pieces it names are all that is to be asked for aga
       ],
       ['the parts list', (job) => ['post', `/jobs/${job.number}/parts/fill`, {}]],
       ['stages', (job) => ['post', `/jobs/${job.number}/stages/from-kit`, {}]],
+      // Until then it waits for the first of its kind.
+      ['standing by itself', (job) => ['put', `/jobs/${job.number}/series`, { first: null, version: job.version }]],
       ['a clock-on', (job) => ['post', `/stages/${job.stages[0]!.id}/clock-on`, { kind: 'work', cause: null }]],
       ['a reading', (job) => ['post', `/steps/${job.stages[0]!.steps[0]!.id}/readings`, { value: 1 }]],
       ['a clock-off', () => ['post', '/clock-off', {}]],
