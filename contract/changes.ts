@@ -71,7 +71,7 @@ export const PIECES_OF: Readonly<Record<EventResource, readonly JobPiece[]>> = {
   purchase: [],
   offer: ['head', 'designs', 'parts', 'stages'],
   sale: [],
-  workPlan: [],
+  workPlan: ['head'],
 };
 
 /** What a change touched, as the answer to it tells in its heading. */

@@ -7,6 +7,7 @@ import type { RegisterFacts } from '../core/vehicle/register.ts';
 import { address, answers } from './address.ts';
 import type { StoredBriefLine } from './brief.ts';
 import type { StoredDesign } from './design.ts';
+import type { JobHead } from './job.ts';
 import type { VehicleInfo } from './vehicle.ts';
 
 /** A place vehicles stand in, or that is there for the work. */
@@ -54,6 +55,9 @@ export interface FloorJob {
   }[];
   readonly openSnags: number;
   readonly matchHours: number;
+  readonly planned: JobHead['planned'];
+  /** Who has the vehicle, and until when they said; null: it is here, or nobody has said otherwise. */
+  readonly out: { readonly holder: string; readonly dueBack: string | null } | null;
   readonly region: string | null;
   readonly register: readonly RegisterFacts[];
   readonly checksSigned: number;

@@ -76,6 +76,8 @@ export interface JobHead {
   readonly offer: OfferHead | null;
   /** Person-hours that were accepted in Match beside the kit's own. */
   readonly matchHours: number;
+  /** By the plan in force: the day it is ready, null where something of it cannot be planned; null: it is not planned. */
+  readonly planned: { readonly readyOn: string | null } | null;
 }
 
 /** What hangs on a job, each with an address of its own (`/jobs/26-101/stages`) and asked for again by need. */

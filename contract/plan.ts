@@ -1,14 +1,14 @@
 import Joi from 'joi';
 import { PLACE_KINDS, type Plan, type PlannedPlace } from '../core/floor/plan.ts';
 import { address, answers } from './address.ts';
-import { type Mutable, number, slug, text, type Versioned, version } from './fields.ts';
+import { type Mutable, number, slug, text, type Versioned, version, whole } from './fields.ts';
 
 /** The building and its places, saved together. Places that are left out are given up. */
 export interface PlanBody extends Plan {
   readonly version: number;
 }
 const metres = (label: string, least: number, most: number) => number(label, least, most);
-const place = Joi.object<PlannedPlace, true>({
+const place = Joi.object<Mutable<PlannedPlace>, true>({
   id: slug('Place').allow(null).required(),
   name: text('Name', 60).required(),
   kind: Joi.string()
@@ -21,6 +21,12 @@ const place = Joi.object<PlannedPlace, true>({
   yM: metres('From the top', -200, 200).required(),
   widthM: metres('Width', 0.5, 200).required(),
   lengthM: metres('Length', 0.5, 200).required(),
+  slots: whole('Vehicles at a time', 1, 50).allow(null).default(null),
+  slotDays: Joi.array()
+    .items(whole('Day of the week', 1, 7))
+    .unique()
+    .label('Days of the week')
+    .default([]) as never,
 });
 const planSchema = Joi.object<Mutable<PlanBody>, true>({
   building: Joi.object<Plan['building'], true>({

@@ -40,6 +40,15 @@ export interface WorkPlanSheet {
   /** Something has happened since that may change it. */
   readonly stale: boolean;
   readonly scenarios: readonly ScenarioRow[];
+  /** The last hand that was laid on the plan and can be undone. */
+  readonly lastHand: PlanHandDone | null;
+}
+
+export interface PlanHandDone {
+  readonly id: number;
+  readonly changes: readonly PlanChange[];
+  readonly by: string;
+  readonly at: string;
 }
 
 const jobNumber = Joi.string()
@@ -59,12 +68,23 @@ const FIELDS: Record<PlanChange['kind'], Joi.ObjectSchema> = {
   partLate: Joi.object({
     job: jobNumber.required(),
     componentId: componentId('Part').required(),
-    days: whole('Days later', 1, 365).required(),
+    days: whole('Days later', -365, 365).invalid(0).required(),
   }),
   away: Joi.object({ personId: uuid('Person').required(), ...days }).custom(inOrder),
   priority: Joi.object({ job: jobNumber.required(), priority: priority.required() }),
   hold: Joi.object({ stageId: stageId.required(), day: isoDate('Not before').allow(null).required() }),
+  firm: Joi.object({
+    stageId: stageId.required(),
+    firmId: slug('Firm').allow(null).required(),
+    days: number('Days it has the vehicle', 0.5, 120).allow(null).required(),
+  }).custom((change: { firmId: string | null; days: number | null }, helpers) =>
+    (change.firmId === null) === (change.days === null)
+      ? change
+      : faultAt(helpers, 'days', 'Days it has the vehicle', change.firmId ? 'is needed' : 'is of no firm'),
+  ),
   lift: Joi.object({ placeId: slug('Bay').required() }),
+  person: Joi.object({ like: uuid('Person').required() }),
+  tool: Joi.object({ tool: text('Tool', 60).min(2).required() }),
   overtime: Joi.object({ hours: number('Hours a day', 0.5, 6).required() }),
 };
 /** One change, by the fields of its kind, so that what is wrong is said at its field. */
@@ -124,6 +144,17 @@ export const workPlanAddress = {
     path: '/work-plan/changes',
     may: 'manager',
     body: handSchema,
+    answer: answers<{ readonly planId: number }>(),
+  }),
+  /** Puts back what the last hand did, and plans anew. */
+  undo: address({
+    method: 'post',
+    path: '/work-plan/undo',
+    may: 'manager',
+    body: Joi.object<{ handId: number; planId: number }, true>({
+      handId: Joi.number().integer().min(1).label('Hand').required(),
+      planId: Joi.number().integer().min(0).label('Plan').required(),
+    }),
     answer: answers<{ readonly planId: number }>(),
   }),
   addScenario: address({

@@ -56,7 +56,9 @@ export async function loadDemo(db: Db, now: Date): Promise<void> {
     await tx.insert(t.installation).values({ sample: true });
     await tx.insert(t.workshop).values(WORKSHOP);
     await loadPeople(tx, now, passwordHash);
-    await tx.insert(t.place).values([...PLACES]);
+    await tx
+      .insert(t.place)
+      .values(PLACES.map(({ slotDays, ...place }) => ({ ...place, slotDays: [...(slotDays ?? [])] })));
     const open = openStock(tx);
     await loadLibrary(tx, now, open);
     await loadKits(tx, now);

@@ -1,3 +1,4 @@
+import { and, eq, inArray } from 'drizzle-orm';
 import { planWorkshop } from '../core/plan/storedPlan.ts';
 import type { Tx } from '../server/db/connect.ts';
 import * as t from '../server/db/schema/index.ts';
@@ -15,6 +16,16 @@ export async function loadPlan(tx: Tx, now: Date): Promise<void> {
     { personId: people.get('mabel')!, fromDay: iso(now, 12), toDay: iso(now, 16), why: 'leave', byId: ilse },
     { personId: people.get('jory')!, fromDay: iso(now, 26), toDay: iso(now, 40), why: 'leave', byId: ilse },
   ]);
+  // The minibus goes to the trimmers for its seats.
+  const minibus = tx
+    .select({ id: t.job.id })
+    .from(t.job)
+    .innerJoin(t.vehicle, eq(t.vehicle.id, t.job.vehicleId))
+    .where(eq(t.vehicle.name, 'School minibus'));
+  await tx
+    .update(t.stage)
+    .set({ firmId: 'dunlin-trim', firmDays: 2 })
+    .where(and(inArray(t.stage.jobId, minibus), eq(t.stage.key, 'interior')));
   const workshop = (await workshopNow(tx))!;
   const facts = await planFacts(tx, workshop, now);
   const waiting = facts.jobs.find(({ parts }) => parts.some(({ due }) => due !== null));

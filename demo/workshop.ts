@@ -170,6 +170,15 @@ export const PLACES: readonly Place[] = [
     widthM: 23,
     lengthM: 3,
   },
+  {
+    id: 'dunlin-trim',
+    name: 'Dunlin Trim',
+    kind: 'outside',
+    lift: false,
+    alignment: false,
+    ...{ xM: 0, yM: 12.8, widthM: 1, lengthM: 1 },
+    ...{ slots: 1, slotDays: [2, 4] },
+  },
 ];
 
 export const MAKERS = ['Ostrel', 'Corvane', 'Pellow', 'Hollin'] as const;

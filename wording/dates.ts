@@ -22,3 +22,9 @@ export const dayOf = (instant: string | Date, timeZone: string): string => at(in
 export const dayText = (isoDate: string): string => dayjs.utc(isoDate).format('D MMM');
 /** With the year: for what lasts years, as a warranty does. */
 export const dayAndYear = (isoDate: string): string => dayjs.utc(isoDate).format('D MMM YYYY');
+
+/** How long since an instant: "2 h 05", "35 min". @param now ms since 1970 */
+export function forHowLong(since: string, now: number): string {
+  const minutes = Math.max(0, Math.floor((now - Date.parse(since)) / 60_000));
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}

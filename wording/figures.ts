@@ -28,6 +28,7 @@ export const MISSING: Record<MissingReason, string> = {
   noKit: 'take a kit in Match',
   noPrices: 'nothing chosen yet',
   noStages: 'no stages yet',
+  notPlannable: 'cannot be planned: see Plan',
   noLuggage: 'the model does not say where luggage goes',
   boxUneven: 'modules of a box do not divide into its strings',
   secondPackEmpty: 'the second pack has no box',

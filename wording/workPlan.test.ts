@@ -9,13 +9,14 @@ import { causeText, changeText, impossibleText, lateText, localText, planNames }
 const stage = (id: string, name: string) => ({
   ...{ id, key: id, name, traits: [], after: [], hours: 4, hoursClocked: 0, people: 1, mostPeople: null, skill: '' },
   ...{ liveHv: false, state: 'waiting' as const, notBefore: null, onIt: [] },
-  ...{ tools: [], took: null },
+  ...{ tools: [], took: null, firm: null },
 });
 const facts: PlanFacts = {
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
   open: { startMin: 480, breakMin: 60, endMin: 990 },
   people: [{ id: 'p', name: 'Petra Lowen', initials: 'PL', skills: [], dayHours: null, hvUntil: null, away: [] }],
   tools: [],
+  firms: [{ id: 'trim', name: 'Dunlin Trim', slots: 1, slotDays: [4, 2] }],
   places: [{ id: 'bay-1', name: 'Bay 1', lift: true, alignment: false }],
   jobs: [
     {
@@ -60,7 +61,7 @@ describe('why a stage is not sooner', () => {
     [{ kind: 'elsewhere', placeId: 'bay-1' }, 'its vehicle is in Bay 1 until then'],
     [{ kind: 'moving', from: 'bay-1' }, 'its vehicle is moved here'],
     [{ kind: 'tool', tool: 'crimp tool', stageId: 'c' }, 'waits for the crimp tool, used for front box in of 26-104'],
-    [{ kind: 'firm', firmId: 'x', stageId: null }, 'waits for the firm outside'],
+    [{ kind: 'firm', firmId: 'x', stageId: null }, 'waits for the firm outside to have a slot'],
     [{ kind: 'begun' }, 'has begun'],
   ] as readonly [Cause, string][])('%j', (cause, text) => expect(causeText(cause, planned, names).text).toBe(text));
   const waits = (why: StoredStage['waits']) => causeText({ kind: 'earliest' }, { ...planned, waits: why }, names);

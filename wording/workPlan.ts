@@ -1,10 +1,11 @@
-import type { EarliestWhy, FactJob, FactStage, PlanFacts, Priority } from '../core/plan/facts.ts';
+import type { EarliestWhy, FactFirm, FactJob, FactStage, PlanFacts, Priority } from '../core/plan/facts.ts';
 import type { PlanChange } from '../core/plan/planChange.ts';
 import type { Cause, Impossible } from '../core/plan/problem.ts';
 import type { LocalTime, StoredJobPlan, StoredStage } from '../core/plan/storedPlan.ts';
 import type { Trap, TrapFound } from '../core/plan/traps.ts';
 import { formatDay, formatNumber } from '../core/quantity/format.ts';
 import { dayText } from './dates.ts';
+import { WEEKDAY_NAME } from './workshop.ts';
 
 export const PRIORITY_NAME: Readonly<Record<Priority, string>> = {
   usual: 'as usual',
@@ -14,11 +15,14 @@ export const PRIORITY_NAME: Readonly<Record<Priority, string>> = {
 };
 
 export const PLAN_CHANGE_NAME: Readonly<Record<PlanChange['kind'], string>> = {
-  partLate: 'A part comes later',
+  partLate: 'A part comes on another day',
   away: 'Somebody is away',
   priority: 'A job counts more or less',
   hold: 'A stage is held',
+  firm: 'A firm outside does a stage',
   lift: 'A bay has a lift',
+  person: 'There is one person more',
+  tool: 'There is one tool more',
   overtime: 'Longer days',
 };
 
@@ -26,15 +30,17 @@ export const PLAN_CHANGE_NAME: Readonly<Record<PlanChange['kind'], string>> = {
 export interface PlanNames {
   readonly person: (id: string | null) => string;
   readonly place: (id: string | null) => string;
+  readonly firm: (id: string) => string;
   readonly stage: (id: string | null) => { readonly job: string; readonly name: string } | null;
 }
 
-export function planNames({ people, places, jobs }: PlanFacts): PlanNames {
+export function planNames({ people, places, firms, jobs }: PlanFacts): PlanNames {
   const stages = new Map(
     jobs.flatMap((job) => job.stages.map((stage) => [stage.id, { job: job.number, name: stage.name }])),
   );
   return {
     person: (id) => people.find((one) => one.id === id)?.name ?? 'nobody',
+    firm: (id) => firms.find((one) => one.id === id)?.name ?? 'the firm outside',
     place: (id) => places.find((one) => one.id === id)?.name ?? '',
     stage: (id) => (id === null ? null : (stages.get(id) ?? null)),
   };
@@ -123,7 +129,10 @@ export function causeText(cause: Cause, stage: StoredStage, names: PlanNames): R
         sooner: 'a second one',
       };
     case 'firm':
-      return { text: 'waits for the firm outside', sooner: 'a slot sooner' };
+      return {
+        text: `waits for ${names.firm(cause.firmId)}${cause.stageId ? `, which has ${names.stage(cause.stageId)?.job ?? 'another'} then` : ' to have a slot'}`,
+        sooner: 'a slot sooner, or another firm',
+      };
   }
 }
 
@@ -146,7 +155,7 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
     case 'noTool':
       return `there is no ${why.tool}`;
     case 'noFirm':
-      return 'the firm outside is not known';
+      return 'the firm it goes to has been given up on the Floor: say another in Plan';
     case 'lessons':
       return `waits for ${why.lessons} ${why.lessons === 1 ? 'lesson' : 'lessons'} of ${why.jobId}, the first of its kind: take each into the kit, or set it aside`;
     case 'out':
@@ -158,12 +167,14 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
   }
 }
 
+const daysText = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`;
+
 export function changeText(change: PlanChange, facts: PlanFacts, names = planNames(facts)): string {
   const part = (number: string, id: string) =>
     facts.jobs.find((job) => job.number === number)?.parts.find(({ componentId }) => componentId === id)?.name ?? id;
   switch (change.kind) {
     case 'partLate':
-      return `${part(change.job, change.componentId)} for ${change.job} ${change.days} days later`;
+      return `${part(change.job, change.componentId)} for ${change.job} ${daysText(Math.abs(change.days))} ${change.days < 0 ? 'sooner' : 'later'}`;
     case 'away':
       return `${names.person(change.personId)} away ${dayText(change.from)} to ${dayText(change.to)}`;
     case 'priority':
@@ -173,12 +184,27 @@ export function changeText(change: PlanChange, facts: PlanFacts, names = planNam
       const what = stage ? `${stage.name} of ${stage.job}` : 'a stage';
       return change.day ? `${what} not before ${dayText(change.day)}` : `${what} begins when it can`;
     }
+    case 'firm': {
+      const stage = names.stage(change.stageId);
+      const what = stage ? `${stage.name} of ${stage.job}` : 'a stage';
+      return change.firmId && change.days
+        ? `${what} at ${names.firm(change.firmId)}, ${formatNumber(change.days, change.days % 1 === 0 ? 0 : 1)} ${change.days === 1 ? 'day' : 'days'} there`
+        : `${what} by our own people`;
+    }
     case 'lift':
       return `a lift in ${names.place(change.placeId)}`;
+    case 'person':
+      return `one more person like ${names.person(change.like)}`;
+    case 'tool':
+      return `one more ${change.tool}`;
     case 'overtime':
       return `${formatNumber(change.hours, 1)} h more a day for everybody`;
   }
 }
+
+/** "3 late, 12 days in all", or that none is. */
+export const lateShort = ({ lateJobs, lateDays }: { readonly lateJobs: number; readonly lateDays: number }): string =>
+  lateJobs === 0 ? 'none late' : `${lateJobs} late, ${daysText(lateDays)} in all`;
 
 /** "1 late of 8, 3 days in all", or that every promise is kept. */
 export function lateText(jobs: readonly StoredJobPlan[]): string {
@@ -187,6 +213,18 @@ export function lateText(jobs: readonly StoredJobPlan[]): string {
   const days = late.reduce((sum, { lateDays }) => sum + lateDays, 0);
   return `${late.length} late of ${jobs.length}, ${days} ${days === 1 ? 'day' : 'days'} in all`;
 }
+
+/** "one at a time, Tue Thu" */
+export const firmText = ({ slots, slotDays }: FactFirm): string =>
+  [
+    slots === null ? '' : slots === 1 ? 'one at a time' : `${slots} at a time`,
+    slotDays
+      .toSorted((a, b) => a - b)
+      .map((day) => WEEKDAY_NAME[day - 1])
+      .join(' '),
+  ]
+    .filter(Boolean)
+    .join(', ') || 'outside';
 
 /** "stage 7 of 17" */
 export const stageOfText = (job: FactJob, stage: FactStage): string =>

@@ -28,6 +28,7 @@ export type MissingReason =
   | 'noKit'
   | 'noPrices'
   | 'noStages'
+  | 'notPlannable'
   | 'noLuggage'
   | 'noRoute'
   | 'noRuns'

@@ -171,6 +171,25 @@ describe('figures of the van', () => {
     expect(value({}, 'readyDate')).toBe(20_004);
     expect(value({ work: { ...slots().work, latestPartDay: 20_010 } }, 'readyDate')).toBe(20_012);
   });
+  test('where a plan says when it is ready, that day; moved by what is more or less to do than it reckoned with', () => {
+    const work = slots().work;
+    const hours = work.remainingHours!;
+    const ready = (change: Partial<typeof work>, readyDay: number | null = 20_010) =>
+      value({ work: { ...work, planned: { readyDay, hours, partDay: null }, ...change } }, 'readyDate');
+    expect(ready({})).toBe(20_010);
+    // A day's work more and less: Monday 20 010 becomes Tuesday, and the Friday before.
+    expect(ready({ remainingHours: hours + work.hoursPerDay })).toBe(20_011);
+    expect(ready({ remainingHours: hours - work.hoursPerDay })).toBe(20_007);
+    // A part later than any it knew of: not before that, and what is more to do after it; a sooner one changes nothing.
+    expect(ready({ latestPartDay: 20_024 })).toBe(20_024);
+    expect(ready({ latestPartDay: 20_024, remainingHours: hours + work.hoursPerDay })).toBe(20_025);
+    expect(ready({ latestPartDay: 20_008 })).toBe(20_010);
+    // A plan of yesterday never says that it was ready yesterday.
+    expect(ready({ todayDay: 20_012 })).toBe(20_012);
+    expect(ready({}, null)).toBeNull();
+    const stuck = { ...work, planned: { readyDay: null, hours, partDay: null } };
+    expect(createSheet(slots({ work: stuck })).get(FIGURES.readyDate).reason).toBe('notPlannable');
+  });
   test('two strings halve the voltage and keep the energy', () => {
     const pack = inStrings(2);
     expect(value({ pack }, 'packVoltageFull')).toBeCloseTo((302.4 as number) / 2, 9);

@@ -194,6 +194,8 @@ export interface Slots {
     /** Day the last outstanding part is due; null when nothing is awaited. */
     readonly latestPartDay: number | null;
     readonly remainingHours: number | null;
+    /** What the plan of all jobs says; null where it does not plan this one. @default null */
+    readonly planned?: Planned | null;
     /** Person-hours a day that usually go into one vehicle. */
     readonly hoursPerDay: number;
     /** @default USUAL_CALENDAR */
@@ -203,3 +205,12 @@ export interface Slots {
 
 /** What a bench knows about the work from outside the design. */
 export type WorkOutside = Omit<Slots['work'], 'partsCents' | 'leadDays'>;
+
+/** The day by the plan of all jobs, with what it reckoned with. */
+export interface Planned {
+  /** Null: something of it cannot be planned, as things are. */
+  readonly readyDay: number | null;
+  /** Person-hours and the last awaited part that it reckoned with. */
+  readonly hours: number | null;
+  readonly partDay: number | null;
+}

@@ -14,6 +14,10 @@ export interface PlannedPlace {
   readonly yM: number;
   readonly widthM: number;
   readonly lengthM: number;
+  /** Of a firm outside: vehicles it has at a time; null: as many as come. @default null */
+  readonly slots?: number | null;
+  /** The days of the week it works on them, 1 Monday to 7 Sunday; none: every day that is worked on. @default [] */
+  readonly slotDays?: readonly number[];
 }
 
 export interface Plan {

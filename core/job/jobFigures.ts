@@ -22,6 +22,8 @@ export interface JobFacts {
   } | null;
   /** Accepted in Match beside the kit's own. @default 0 */
   readonly matchHours?: number;
+  /** By the plan of all jobs: the day it is ready, null where something of it cannot be planned. @default null */
+  readonly planned?: { readonly readyOn: string | null } | null;
   readonly stages: readonly {
     readonly state: string;
     readonly hours: number;
@@ -41,7 +43,7 @@ export interface JobFacts {
 }
 
 /** Person-hours left, the last awaited part and rates: what price and date are worked out from. */
-export function jobWork({ kit, stages, parts, rates, today, matchHours = 0 }: JobFacts): WorkOutside {
+export function jobWork({ kit, stages, parts, rates, today, matchHours = 0, planned: byPlan }: JobFacts): WorkOutside {
   const dues = parts.flatMap((part) => (part.state === 'ordered' && part.due ? [dayNumber(part.due)] : []));
   const planStages = kit && kitStages(kit.revision, kit.variantId, kit.options);
   const planned = planStages ? planStages.reduce((sum, stage) => sum + stage.hours, matchHours) : null;
@@ -50,6 +52,9 @@ export function jobWork({ kit, stages, parts, rates, today, matchHours = 0 }: Jo
   // A vehicle whose stages are all done was ready when the last was, not today: it does not grow late in the yard.
   const finished =
     open.length === 0 ? stages.flatMap(({ finishedAt }) => (finishedAt ? [dayNumber(finishedAt)] : [])) : [];
+  const latestPartDay = dues.length > 0 ? Math.max(...dues) : null;
+  const remainingHours = stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : planned;
+  const readyDay = byPlan?.readyOn ? dayNumber(byPlan.readyOn) : null;
   return {
     labourHours: planned,
     rateCents: rates.rateCents,
@@ -74,8 +79,9 @@ export function jobWork({ kit, stages, parts, rates, today, matchHours = 0 }: Jo
       closed: new Set((rates.practice?.closedDays ?? []).map(({ day }) => dayNumber(day))),
     },
     todayDay: finished.length > 0 ? Math.max(...finished) : dayNumber(today),
-    latestPartDay: dues.length > 0 ? Math.max(...dues) : null,
-    remainingHours: stages.length > 0 ? open.reduce((sum, stage) => sum + stage.hours, 0) : planned,
+    latestPartDay,
+    remainingHours,
+    planned: byPlan && finished.length === 0 ? { readyDay, hours: remainingHours, partDay: latestPartDay } : null,
   };
 }
 

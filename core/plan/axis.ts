@@ -129,6 +129,17 @@ export class WorkAxis {
     }
     return spans;
   }
+
+  /** All working days but those of some days of the week (1 Monday to 7 Sunday), over so many minutes of the axis. */
+  otherDays(daysOfWeek: readonly number[], until: number): Span[] {
+    const spans: Span[] = [];
+    for (let index = Math.floor(this.begin / this.dayMinutes); ; index++) {
+      const from = index * this.dayMinutes - this.begin;
+      const day = this.dayAt(index);
+      if (from >= until || day === null) return merged(spans);
+      if (!daysOfWeek.includes(weekday(day))) spans.push({ from: Math.max(0, from), to: from + this.dayMinutes });
+    }
+  }
 }
 
 /** Stretches in order, apart from each other: those that touch become one, empty ones are left out. */

@@ -36,6 +36,16 @@ export interface FactPlace {
   readonly alignment: boolean;
 }
 
+/** A firm outside that has vehicles for a while. */
+export interface FactFirm {
+  readonly id: string;
+  readonly name: string;
+  /** Vehicles at a time; null: as many as come. */
+  readonly slots: number | null;
+  /** Days of the week it works on them, 1 Monday to 7 Sunday; none: every day that the workshop works. */
+  readonly slotDays: readonly number[];
+}
+
 export interface FactStage {
   /** Of the stage, or `job key` where the job's stages have not been made yet. */
   readonly id: string;
@@ -54,6 +64,8 @@ export interface FactStage {
   readonly tools: readonly string[];
   /** Least and most hours finished vehicles took; null where nobody has adopted any. */
   readonly took: { readonly low: number; readonly high: number } | null;
+  /** The firm outside that does it, and how many of its days it has the vehicle; null: the workshop's own people. */
+  readonly firm: { readonly id: string; readonly days: number } | null;
   /** Day before which a person holds it. */
   readonly notBefore: string | null;
   /** Who is at work on it now. */
@@ -82,7 +94,7 @@ export interface FactJob {
   /** The first of its kind, if it is a sister: whether that is over, and how many of its lessons wait. */
   readonly follows: { readonly number: string; readonly over: boolean; readonly lessons: number } | null;
   /** The vehicle is out of the house, and due back on this day; nobody may have said when. */
-  readonly out: { readonly dueBack: string | null } | null;
+  readonly out: { readonly holder: string; readonly dueBack: string | null } | null;
   readonly stages: readonly FactStage[];
   readonly parts: readonly FactPart[];
 }
@@ -107,6 +119,7 @@ export interface PlanFacts {
   readonly people: readonly FactPerson[];
   readonly places: readonly FactPlace[];
   readonly tools: readonly FactTool[];
+  readonly firms: readonly FactFirm[];
   readonly jobs: readonly FactJob[];
 }
 
@@ -126,6 +139,8 @@ export interface PlanGround {
   readonly problem: PlanProblem;
   readonly axis: WorkAxis;
   readonly earliestWhy: ReadonlyMap<string, EarliestWhy>;
+  /** Of stages that wait for a part last: the earliest minute if every part were here. */
+  readonly earliestButParts: ReadonlyMap<string, number>;
   readonly stageOf: ReadonlyMap<string, { readonly job: FactJob; readonly stage: FactStage }>;
   /** Of stages that wait for a part last: how late its supplier is, days. */
   readonly partLate: ReadonlyMap<string, { readonly median: number; readonly most: number }>;
@@ -133,6 +148,7 @@ export interface PlanGround {
 
 /** Share of a stage's hours that are still to come when more than those have been clocked; common practice. */
 const STILL_TO_COME = 0.1;
+const AS_MANY_AS_COME = 1000;
 /** A plan reaches so many working days at most. */
 const HORIZON_DAYS = 700;
 /** A vehicle is left standing in its bay for so many days without work; then it is put aside where somebody waits. */
@@ -161,6 +177,7 @@ export function planGround(facts: PlanFacts): PlanGround {
   }));
   const earliestWhy = new Map<string, EarliestWhy>();
   const stageOf = new Map<string, { job: FactJob; stage: FactStage }>();
+  const earliestButParts = new Map<string, number>();
   const partLate = new Map<string, { median: number; most: number }>();
   const today = dayNumber(facts.now.day);
   const stages = facts.jobs.flatMap((job) => {
@@ -177,25 +194,36 @@ export function planGround(facts: PlanFacts): PlanGround {
         earliest = minute;
         earliestWhy.set(stage.id, why);
       };
-      for (const { why, late } of waits.get(stage.id) ?? []) {
-        later(why.day, why);
-        if (earliestWhy.get(stage.id) !== why) continue;
-        if (late) partLate.set(stage.id, late);
-        else partLate.delete(stage.id);
-      }
       if (stage.notBefore !== null) {
         const day = dayNumber(stage.notBefore);
         later(day, { kind: 'held', day });
       }
-      const begun = begunAs(stage, facts) ? { placeId: job.standsIn, people: onIt(stage, facts) } : null;
-      const here = !stage.traits.includes('away') && !stage.traits.includes('beside');
+      const { firm } = stage;
+      const there = firm !== null && isThere(job, stage, facts);
+      const atFirm = there ? (job.out?.dueBack ?? null) : null;
+      const begun =
+        there && atFirm !== null
+          ? { placeId: null, people: [] }
+          : begunAs(stage, facts)
+            ? { placeId: job.standsIn, people: onIt(stage, facts) }
+            : null;
+      const here = firm ? !there : !stage.traits.includes('away') && !stage.traits.includes('beside');
       const dueBack = here ? (job.out?.dueBack ?? null) : null;
       if (dueBack !== null) {
         // It is worked on from the day after; what should be back already comes today at the soonest.
         const day = Math.max(dayNumber(dueBack), today) + 1;
         later(day, { kind: 'out', day, late: dayNumber(dueBack) < today });
       }
+      const butParts = earliest;
+      for (const { why, late } of waits.get(stage.id) ?? []) {
+        later(why.day, why);
+        if (earliestWhy.get(stage.id) !== why) continue;
+        if (late) partLate.set(stage.id, late);
+        else partLate.delete(stage.id);
+      }
+      if (earliest > butParts) earliestButParts.set(stage.id, butParts);
       const gone = here && job.out?.dueBack === null && !begun ? ({ kind: 'out' } as const) : null;
+      const whole = firm ? firmMinutes(atFirm, firm.days, axis) : null;
       const left = Math.max(stage.hours - stage.hoursClocked, stage.hours * STILL_TO_COME);
       const most = Math.max(stage.people, stage.mostPeople ?? stage.people);
       return {
@@ -204,13 +232,23 @@ export function planGround(facts: PlanFacts): PlanGround {
           jobId: job.number,
           after: [...stage.after.flatMap((key) => idOf.get(key) ?? []), ...first.after],
         },
-        ...{ minutes: Math.max(5, Math.ceil((left * 60) / 5 - 1e-9) * 5), people: stage.people, mostPeople: most },
-        ...{ skill: stage.skill || null, liveHv: stage.liveHv, earliest, tools: stage.tools, firmId: null },
+        ...{ minutes: whole ?? Math.max(5, Math.ceil((left * 60) / 5 - 1e-9) * 5), earliest },
+        ...(firm
+          ? { people: 0, mostPeople: 0, skill: null, liveHv: false, tools: [] }
+          : {
+              people: stage.people,
+              mostPeople: most,
+              skill: stage.skill || null,
+              liveHv: stage.liveHv,
+              tools: stage.tools,
+            }),
+        // What is there already is there until it is due back, whatever the firm's days are.
+        firmId: firm && atFirm === null ? firm.id : null,
         barred: gone ?? (stage.state === 'waiting' ? first.barred : null),
-        at: stage.traits.includes('away') ? 'away' : stage.traits.includes('beside') ? 'beside' : 'vehicle',
+        at: firm || stage.traits.includes('away') ? 'away' : stage.traits.includes('beside') ? 'beside' : 'vehicle',
         traits: [
-          ...(stage.traits.includes('onLift') ? ['lift'] : []),
-          ...(stage.traits.includes('onAlignment') ? ['alignment'] : []),
+          ...(!firm && stage.traits.includes('onLift') ? ['lift'] : []),
+          ...(!firm && stage.traits.includes('onAlignment') ? ['alignment'] : []),
         ],
         begun,
       };
@@ -224,7 +262,11 @@ export function planGround(facts: PlanFacts): PlanGround {
     }),
   );
   const problem: PlanProblem = {
-    ...{ jobs, stages, people, places, firms: [], horizon },
+    ...{ jobs, stages, people, places, horizon },
+    firms: facts.firms.map(({ id, slots, slotDays }) => ({
+      ...{ id, capacity: slots ?? AS_MANY_AS_COME },
+      off: slotDays.length === 0 ? [] : axis.otherDays(slotDays, 2 * horizon),
+    })),
     tools: facts.tools.map(({ id, kind, until }) => ({
       ...{ id, kind },
       // Beyond everything a plan reaches: nobody knows of a new one.
@@ -232,7 +274,7 @@ export function planGround(facts: PlanFacts): PlanGround {
     })),
     ...{ moveMinutes: facts.moveMinutes, parkMinutes: PARK_DAYS * axis.dayMinutes },
   };
-  return { problem, axis, earliestWhy, stageOf, partLate };
+  return { problem, axis, earliestWhy, earliestButParts, stageOf, partLate };
 }
 
 /**
@@ -248,6 +290,20 @@ function firstOfKind({ follows }: FactJob, { jobs }: PlanFacts): { after: string
   const barred = { kind: 'lessons', jobId: follows.number, lessons: follows.lessons } as const;
   return { after: [], barred: follows.lessons > 0 ? barred : null };
 }
+
+/** Has the firm that does a stage got the vehicle for it? It goes by the name of whoever has it. */
+const isThere = ({ out, stages }: FactJob, { firm, after }: FactStage, { firms }: PlanFacts): boolean => {
+  const name = firms.find(({ id }) => id === firm?.id)?.name.toLowerCase();
+  const ready = after.every((key) => stages.find((one) => one.key === key)?.state !== 'waiting');
+  return out !== null && out.holder.trim().toLowerCase() === name && ready;
+};
+
+/** Working minutes that a firm still has a vehicle: until the end of the day it is due back, else its days. */
+const firmMinutes = (until: string | null, days: number, axis: WorkAxis): number =>
+  Math.max(
+    5,
+    until === null ? Math.round(days * axis.dayMinutes) : axis.minuteAt({ day: dayNumber(until) + 1, minute: 0 }),
+  );
 
 const onIt = (stage: FactStage, { people }: PlanFacts): string[] =>
   stage.onIt.filter((id) => people.some((one) => one.id === id));

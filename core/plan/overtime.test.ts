@@ -6,7 +6,7 @@ import { planWorkshop } from './storedPlan.ts';
 
 const stage = (key: string, hours: number, people = 1): FactStage => ({
   ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null },
+  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
 });
 const job = (number: string, stages: readonly FactStage[]): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
@@ -14,7 +14,7 @@ const job = (number: string, stages: readonly FactStage[]): FactJob => ({
 });
 const facts = (jobs: readonly FactJob[], dayHours: number | null = null): PlanFacts => ({
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [] },
+  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
   people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours, hvUntil: null, away: [] })),
   places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
 });

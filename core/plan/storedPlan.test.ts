@@ -1,4 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import { dayNumber } from '../quantity/format.ts';
+import { plannedBegins } from './begins.ts';
 import { wrongs } from './checkPlan.fixture.ts';
 import { type FactJob, type FactStage, type PlanFacts, planGround } from './facts.ts';
 import { withChanges } from './planChange.ts';
@@ -7,7 +9,7 @@ import { learntSpread, sureDays } from './surePlan.ts';
 
 const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
   ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null },
+  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
   ...change,
 });
 const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
@@ -21,6 +23,7 @@ const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanF
   ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs },
   people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours: null, hvUntil: null, away: [] })),
   tools: [],
+  firms: [],
   places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
   ...change,
 });
@@ -61,6 +64,19 @@ describe('a plan of what is stored', () => {
     expect(made.impossible).toEqual([
       { stageId: 'align', job: '26-101', why: { kind: 'noPlace', traits: ['alignment'] } },
     ]);
+  });
+  test('says from when a part that holds a stage is wanted: when everything else is ready for it', () => {
+    const parts = [
+      { componentId: 'c', name: 'Charger', kind: 'charger' as const, due: '2026-12-15', leadDays: 10, late: null },
+    ];
+    const stages = [stage('strip', 12), stage('charger', 2, { after: ['strip'] })];
+    const made = plan(facts([job('26-101', stages, { parts })]));
+    // Twelve hours from Tuesday 8:00 end on Wednesday; the charger comes three weeks later.
+    expect(at(made, 'charger')).toMatchObject({ from: '2026-12-15 08:00', wanted: '2026-11-25' });
+    expect(at(made, 'strip').wanted).toBeUndefined();
+    const begins = plannedBegins(made)('26-101', new Map([['charger', 'charger']]));
+    expect(begins('charger')).toEqual({ day: dayNumber('2026-12-15'), wantedDay: dayNumber('2026-11-25') });
+    expect(plannedBegins(null)('26-101', new Map())('charger')).toBeNull();
   });
   test('a part on its way holds the stage that wants it, a late one until tomorrow, one not ordered for its time', () => {
     const parts = (due: string | null) => [
@@ -184,7 +200,9 @@ describe('what a plan waits for beside people and bays', () => {
   test('a vehicle that is out is worked on when it is back; work beside it goes on', () => {
     const made = plan(
       facts([
-        job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], { out: { dueBack: '2026-11-26' } }),
+        job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], {
+          out: { holder: 'Quay', dueBack: '2026-11-26' },
+        }),
       ]),
     );
     expect(at(made, 'x').from).toBe('2026-11-27 08:00');
@@ -193,7 +211,13 @@ describe('what a plan waits for beside people and bays', () => {
   });
   test('one that should be back already comes tomorrow at the soonest; with no day it is not planned, and said', () => {
     const out = (dueBack: string | null) =>
-      plan(facts([job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], { out: { dueBack } })]));
+      plan(
+        facts([
+          job('26-101', [stage('x', 2), stage('loom', 2, { traits: ['beside'] })], {
+            out: { holder: 'Quay', dueBack },
+          }),
+        ]),
+      );
     // Today is Tuesday 24 November.
     const late = out('2026-11-20');
     expect(at(late, 'x').from).toBe('2026-11-25 08:00');

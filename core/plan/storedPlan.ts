@@ -1,6 +1,8 @@
 import { dayNumber, isoDay } from '../quantity/format.ts';
 import type { Moment, WorkAxis } from './axis.ts';
+import { decode } from './decode.ts';
 import { type EarliestWhy, type PlanFacts, type PlanGround, planGround } from './facts.ts';
+import { groundOf } from './ground.ts';
 import { type FoundPlan, makePlan, type PlanOptions } from './plan.ts';
 import type { Cause, Impossible, PlanCost, PlannedStage } from './problem.ts';
 
@@ -19,6 +21,8 @@ export interface StoredStage {
   readonly causes: readonly Cause[];
   /** Why it is not before its earliest, where something holds it. */
   readonly waits: EarliestWhy | null;
+  /** Of a stage that waits for a part: the day it could begin if its job's parts were all here. */
+  readonly wanted?: string;
 }
 
 export interface StoredJobPlan {
@@ -61,9 +65,32 @@ export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[]
   }));
 }
 
+/**
+ * When stages that wait for parts could begin if all parts were here and everything else stayed in its order: from then on a
+ * part is wanted. Told by the same making of plans, once through.
+ */
+function wantedDays({ problem, axis, earliestButParts }: PlanGround, plan: FoundPlan): ReadonlyMap<string, string> {
+  if (earliestButParts.size === 0) return new Map();
+  const starts = new Map(plan.stages.map(({ id, start }) => [id, start]));
+  const here = groundOf({
+    ...problem,
+    stages: problem.stages.map((stage) => ({ ...stage, earliest: earliestButParts.get(stage.id) ?? stage.earliest })),
+  });
+  const keys = Float64Array.from(here.tasks, ({ stage }) => starts.get(stage.id) ?? Number.MAX_SAFE_INTEGER);
+  const { placed } = decode(here, { keys, gates: new Float64Array(problem.jobs.length) });
+  return new Map(
+    here.tasks.flatMap(({ stage, index }) => {
+      const one = placed[index];
+      if (!one || !earliestButParts.has(stage.id)) return [];
+      return [[stage.id, isoDay(axis.momentOf(one.start, 'start').day)] as const];
+    }),
+  );
+}
+
 /** A found plan in the time of the workshop. */
 export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan): StoredPlan {
   const { axis, stageOf, earliestWhy } = ground;
+  const wanted = wantedDays(ground, plan);
   const promised = new Map(facts.jobs.map((job) => [job.number, job.promised]));
   const span = (start: number, end: number) => ({
     from: localTime(axis.momentOf(start, 'start')),
@@ -79,6 +106,7 @@ export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan
         tools: one.tools,
         causes: one.causes,
         waits: earliestWhy.get(one.id) ?? null,
+        ...(wanted.has(one.id) ? { wanted: wanted.get(one.id)! } : {}),
       },
     })),
     jobs: plan.jobs.map((one) => {

@@ -38,6 +38,25 @@ describe('from when a part is needed', () => {
     expect(needed('module')).toEqual({ day: FRIDAY - 4, basis: 'stage', stage: 'front-box' });
     expect(needed('cable')).toEqual({ day: FRIDAY - 7, basis: 'stage', stage: 'run-looms' });
   });
+  test('by the plan when its stage begins; a part that keeps the stage, from when the promise is broken by it', () => {
+    const begins = (of: Readonly<Record<string, readonly [number, number | null]>>) => (key: string) =>
+      of[key] ? { day: FRIDAY + of[key][0], wantedDay: of[key][1] === null ? null : FRIDAY + of[key][1] } : null;
+    const by = (of: Parameters<typeof begins>[0], promisedDay: number | null = FRIDAY) =>
+      neededDays({ promisedDay, stages: STAGES }, 10, USUAL_CALENDAR, begins(of));
+    // Bay and people let it begin then: sooner it is of no use, whatever the promise.
+    expect(by({ charger: [4, null] })('charger')).toEqual({ day: FRIDAY + 4, basis: 'plan', stage: 'charger' });
+    // The charger keeps it until Monday; it could begin on Wednesday, and on Thursday the promise is still kept.
+    expect(by({ charger: [3, -2] })('charger').day).toBe(FRIDAY - 1);
+    // It keeps the stage, and the promise is kept all the same: from when it is used.
+    expect(by({ charger: [-1, -3] })('charger').day).toBe(FRIDAY - 1);
+    // The stage could not begin before Saturday week anyhow.
+    expect(by({ charger: [12, 8] })('charger').day).toBe(FRIDAY + 8);
+    // Nobody promised anything.
+    expect(by({ charger: [3, -2] }, null)('charger').day).toBe(FRIDAY - 2);
+    // What no stage names, with the first that is planned; what is not in the plan, as without one.
+    expect(by({ charger: [4, null], strip: [1, null] })('other')).toMatchObject({ day: FRIDAY + 1, basis: 'plan' });
+    expect(by({ charger: [4, null] })('drive')).toEqual({ day: FRIDAY - 3, basis: 'stage', stage: 'rear-box' });
+  });
   test('what no stage names is needed when work begins', () => {
     expect(needed('other')).toEqual({ day: FRIDAY - 8, basis: 'stage', stage: 'strip' });
   });

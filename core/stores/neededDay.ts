@@ -66,8 +66,15 @@ function daysToGo(stages: readonly StageToGo[], hoursPerDay: number): Map<string
   return known;
 }
 
-/** What a needed day rests on: the stage that wants the part, the promise alone, or nothing anybody has said. */
-export type NeededBasis = 'stage' | 'promise' | 'none';
+/** What a needed day rests on: the plan, the stage that wants the part, the promise alone, or nothing anybody has said. */
+export type NeededBasis = 'plan' | 'stage' | 'promise' | 'none';
+
+/** When a stage begins by the plan, days since 1970-01-01. */
+export interface PlannedBegin {
+  readonly day: number;
+  /** When it could begin if every part were here; null where it waits for none. */
+  readonly wantedDay: number | null;
+}
 
 export interface NeededDay {
   /** Days since 1970-01-01; null where the job has no promised day. */
@@ -78,16 +85,43 @@ export interface NeededDay {
 }
 
 /**
- * The days from which a job needs its parts, until a plan says better: its promised day less the working days from the stage
- * that wants the kind to the end. A stage that is done has needed its parts already: they are wanted at once, which is
- * the earliest day of any stage still to do.
+ * The days from which a job needs its parts. By the plan: when the stage that wants the kind begins; where it is the part
+ * itself that keeps it past the last day that keeps the promise, that day, but not before the stage could begin with every
+ * part here. Where there is no plan: its promised day less the working days from that stage to the end. A stage that is done
+ * has needed its parts already: they are wanted at once, which is the earliest day of any stage still to do.
  */
 export function neededDays(
   job: { readonly promisedDay: number | null; readonly stages: readonly StageToGo[] },
   hoursPerDay: number,
   calendar: WorkCalendar,
+  begins: (stage: string) => PlannedBegin | null = () => null,
 ): (kind: ComponentKind) => NeededDay {
   const { promisedDay, stages } = job;
+  const latest = latestDays(job, hoursPerDay, calendar);
+  const open = stages.filter(({ done }) => !done);
+  const planned = open.flatMap(({ key }) => begins(key) ?? []);
+  if (planned.length === 0) return latest;
+  return (kind) => {
+    const stage = stageWanting(kind, stages);
+    const begin = stage ? begins(stage.key) : planned.reduce((a, b) => (b.day < a.day ? b : a));
+    if (!begin) return latest(kind);
+    const last = promisedDay === null ? null : latest(kind).day;
+    const day =
+      begin.wantedDay === null
+        ? begin.day
+        : last === null
+          ? begin.wantedDay
+          : Math.max(begin.wantedDay, Math.min(begin.day, last));
+    return { day, basis: 'plan', stage: stage?.key ?? null };
+  };
+}
+
+/** The last days on which a part may come so that its job keeps its promise, bays and people taken as free. */
+function latestDays(
+  { promisedDay, stages }: { readonly promisedDay: number | null; readonly stages: readonly StageToGo[] },
+  hoursPerDay: number,
+  calendar: WorkCalendar,
+): (kind: ComponentKind) => NeededDay {
   if (promisedDay === null) return () => ({ day: null, basis: 'none', stage: null });
   const toGo = daysToGo(stages, hoursPerDay);
   const open = stages.filter(({ done }) => !done);

@@ -1,5 +1,6 @@
 import { clockEnd, clockedSeconds } from '../read/clockedSql.ts';
-import { MATCH_HOURS_SQL } from '../read/sheetSql.ts';
+import { instantText } from '../read/instant.ts';
+import { MATCH_HOURS_SQL, PLANNED_JOBS_SQL } from '../read/sheetSql.ts';
 
 /**
  * Everything the Floor draws and judges, as one statement: open jobs with what they need, people and their day, the
@@ -11,7 +12,7 @@ import { MATCH_HOURS_SQL } from '../read/sheetSql.ts';
 export const floorSql = (start: Date, hoursADay: number): string => `
 with open_job as (
   select * from job where state not in ('handedOver', 'cancelled')
-), hours as (
+), planned as materialized (${PLANNED_JOBS_SQL}), hours as (
   select s.job_id, sum(${clockedSeconds('t')}) / 3600 as h
   from stage s join time_entry t on t.stage_id = s.id
   where s.job_id in (select id from open_job) group by s.job_id
@@ -24,7 +25,7 @@ with open_job as (
 select json_build_object(
   'building', (select json_build_object('widthM', building_width_m, 'lengthM', building_length_m, 'version', plan_version) from workshop),
   'places', (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'lift', lift, 'alignment', alignment, 'xM', x_m, 'yM', y_m,
-      'widthM', width_m, 'lengthM', length_m) order by y_m, x_m), '[]') from place where not closed),
+      'widthM', width_m, 'lengthM', length_m, 'slots', slots, 'slotDays', slot_days) order by y_m, x_m), '[]') from place where not closed),
   'jobs', (select coalesce(json_agg(json_build_object(
       'number', j.number, 'title', v.name, 'state', j.state, 'placeId', j.place_id, 'promised', j.promised, 'version', j.version, 'use', j.use,
       'route', case when exists (select 1 from brief_line b where b.job_id = j.id and b.dropped_at is null and b.kind = 'rangeRoute')
@@ -51,6 +52,9 @@ select json_build_object(
       'register', (select coalesce(json_agg(json_build_object('kind', g.kind, 'goes', g.goes, 'undoneAt', g.undone_at)), '[]')
           from register_entry g where g.vehicle_id = v.id),
       'matchHours', ${MATCH_HOURS_SQL}, 'region', j.region,
+      'planned', (select json_build_object('readyOn', p.ready_on) from planned p where p.number = j.number),
+      'out', (select json_build_object('holder', u.holder, 'dueBack', ${instantText('u.due_back')}) from custody u
+          where u.job_id = j.id and u.back_at is null),
       'openSnags', (select count(*) from snag n where n.job_id = j.id and n.closed_at is null),
       'checksSigned', (select count(*) from (select distinct on (check_id) verdict from check_result c
           where c.job_id = j.id order by check_id, id desc) newest where verdict = 'passed')

@@ -45,6 +45,7 @@ export async function figureInputOfJob(
         'design',
       )
     : null;
+  const head = await headOf(db, which);
   const input = jobFigureInput(
     {
       library: new Map(components.map((part) => [part.id, part])),
@@ -58,7 +59,8 @@ export async function figureInputOfJob(
         stages: await partOf(db, which, 'stages'),
         parts: await partOf(db, which, 'parts'),
         rates: workshop,
-        matchHours: (await headOf(db, which)).matchHours,
+        matchHours: head.matchHours,
+        planned: head.planned,
         today,
       },
       register: await partOf(db, which, 'register'),

@@ -1,12 +1,14 @@
-import { sql } from 'drizzle-orm';
+import { desc, sql } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import { supplierRecord } from '../../core/buying/purchase.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
+import { plannedBegins } from '../../core/plan/begins.ts';
 import type { WorkCalendar } from '../../core/practice/workingDays.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { type NeededDay, neededDays, type StageToGo } from '../../core/stores/neededDay.ts';
 import type { NeedItem, Receipt } from '../../core/stores/needs.ts';
 import type { Db, Tx } from '../db/connect.ts';
+import { workPlan } from '../db/schema/index.ts';
 
 /** A component as it is netted, with what its row shows. */
 export interface StoredItem extends NeedItem {
@@ -36,8 +38,9 @@ export interface WantingLine {
 }
 
 export interface JobToGo {
+  readonly number: string;
   readonly promisedDay: number | null;
-  readonly stages: readonly StageToGo[];
+  readonly stages: readonly (StageToGo & { readonly id: string })[];
   /** Person-hours still to do; null without stages. */
   readonly remainingHours: number | null;
 }
@@ -161,7 +164,14 @@ export async function netting(
   const jobIds = [...new Set(lineRows.flatMap(({ jobId }) => (jobId ? [jobId] : [])))];
   const jobs = await jobsToGo(db, jobIds);
   const kinds = new Map(parts.map(({ id, kind }) => [id, kind]));
-  const needed = new Map([...jobs].map(([id, job]) => [id, neededDays(job, workshop.hoursPerDay, calendar)]));
+  const [inForce] = await db.select({ body: workPlan.body }).from(workPlan).orderBy(desc(workPlan.id)).limit(1);
+  const begins = plannedBegins(inForce?.body ?? null);
+  const needed = new Map(
+    [...jobs].map(([id, job]) => {
+      const idOf = new Map(job.stages.map((one) => [one.key, one.id]));
+      return [id, neededDays(job, workshop.hoursPerDay, calendar, begins(job.number, idOf))];
+    }),
+  );
   const lines = lineRows.map((line): WantingLine => {
     const kind = kinds.get(line.componentId) ?? 'other';
     const of = line.jobId ? needed.get(line.jobId)?.(kind) : undefined;
@@ -220,19 +230,25 @@ const byNeededDay = (a: WantingLine, b: WantingLine): number =>
 /** Stages and promises of jobs. */
 async function jobsToGo(db: Db | Tx, ids: readonly string[]): Promise<Map<string, JobToGo>> {
   if (ids.length === 0) return new Map();
-  const { rows } = await db.execute<{ id: string; promised: string | null; stages: StageToGo[] }>(sql`
-    select j.id, j.promised::text, coalesce(
-      (select json_agg(json_build_object('key', s.key, 'after', s.after, 'hours', s.hours, 'done', s.state = 'done') order by s.position)
+  const { rows } = await db.execute<{
+    id: string;
+    number: string;
+    promised: string | null;
+    stages: JobToGo['stages'];
+  }>(sql`
+    select j.id, j.number, j.promised::text, coalesce(
+      (select json_agg(json_build_object('id', s.id, 'key', s.key, 'after', s.after, 'hours', s.hours, 'done', s.state = 'done') order by s.position)
         from stage s where s.job_id = j.id),
       -- Until its stages are there, those of the kit it takes.
-      (select json_agg(json_build_object('key', s ->> 'key', 'after', s -> 'after', 'hours', (s ->> 'hours')::float8, 'done', false))
+      (select json_agg(json_build_object('id', j.number || ' ' || (s ->> 'key'), 'key', s ->> 'key', 'after', s -> 'after', 'hours', (s ->> 'hours')::float8, 'done', false))
         from kit_revision r, jsonb_array_elements(r.body -> 'stages') s where r.id = j.kit_revision_id),
       '[]'::json) as stages
     from job j where j.id = any(${sql.param(ids)}::uuid[])`);
   return new Map(
-    rows.map(({ id, promised, stages }) => [
+    rows.map(({ id, number, promised, stages }) => [
       id,
       {
+        number,
         promisedDay: promised === null ? null : dayNumber(promised),
         stages,
         remainingHours:

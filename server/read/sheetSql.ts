@@ -25,6 +25,13 @@ const OFFER_SQL = `(select json_build_object('number', o.number, 'state', o.stat
     'changesWaiting', (select count(*)::int from addition a where a.job_id = j.id and a.state = 'priced'))
   from offer o where o.job_id = j.id and o.state <> 'withdrawn' order by o.number desc limit 1)`;
 
+/** The plan in force, as a table of its jobs; `readyOn` is null where something of a job cannot be planned. */
+export const PLANNED_JOBS_SQL = `select n.number, case when not bool_or(n.stuck) then left(max(n.until), 10) end as ready_on
+  from (select body from work_plan order by id desc limit 1) w, lateral (
+    select e.number, e.to as until, false as stuck from jsonb_to_recordset(w.body -> 'jobs') as e(number text, "to" text)
+    union all select x ->> 'job', null, true from jsonb_array_elements(w.body -> 'impossible') x) n
+  group by n.number`;
+
 const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,
   'client', json_build_object('id', c.id, 'name', c.name, 'contact', c.contact),
@@ -32,7 +39,8 @@ const HEAD_SQL = `json_build_object(
   'kit', case when j.kit_revision_id is not null
     then json_build_object('revisionId', j.kit_revision_id, 'options', j.kit_options) end,
   'offer', ${OFFER_SQL},
-  'cover', j.cover, 'region', j.region, 'evidence', j.evidence, 'matchHours', ${MATCH_HOURS_SQL})`;
+  'cover', j.cover, 'region', j.region, 'evidence', j.evidence, 'matchHours', ${MATCH_HOURS_SQL},
+  'planned', (select json_build_object('readyOn', p.ready_on) from (${PLANNED_JOBS_SQL}) p where p.number = j.number))`;
 
 /** The register of changes of a vehicle `v`. */
 export const REGISTER_SQL = list(

@@ -4,6 +4,7 @@ import type { ComponentKind } from '../../core/component/sheets.ts';
 import { kitStages, type StageTemplate } from '../../core/kit/kit.ts';
 import { adoptedFor, withAdopted } from '../../core/learning/learnt.ts';
 import type {
+  FactFirm,
   FactJob,
   FactPart,
   FactPerson,
@@ -51,6 +52,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
     minute: number;
     people: FactPerson[];
     places: FactPlace[];
+    firms: FactFirm[];
     tools: FactTool[];
     kinds: string[];
     jobs: StoredJobFacts[];
@@ -66,6 +68,8 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
           and not exists (select from person w where w.active and w.role = 'technician'))) as people,
       (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'lift', lift, 'alignment', alignment) order by y_m, x_m, id), '[]'::json)
         from place where not closed and kind = 'bay') as places,
+      (select coalesce(json_agg(json_build_object('id', id, 'name', name, 'slots', slots, 'slotDays', slot_days) order by name, id), '[]'::json)
+        from place where not closed and kind = 'outside') as firms,
       (select coalesce(json_agg(json_build_object('id', t.id, 'kind', t.kind, 'name', t.name,
           'until', case when t.calibrated then t.calibrated_until end) order by t.kind, t.name, t.id), '[]'::json)
         from tool t where t.out_why is null and (not t.calibrated or t.calibrated_until >= local.t::date)) as tools,
@@ -75,7 +79,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
           'variantId', v.variant_id, 'options', j.kit_options,
           'follows', (select json_build_object('number', f.number, 'over', f.state in ('handedOver', 'cancelled'),
               'lessons', (select count(*)::int from lesson x where x.job_id = f.id and x.state = 'waiting')) from job f where f.id = j.follows_id),
-          'out', (select json_build_object('dueBack', to_char(c.due_back at time zone ${workshop.timeZone}, 'YYYY-MM-DD'))
+          'out', (select json_build_object('holder', c.holder, 'dueBack', to_char(c.due_back at time zone ${workshop.timeZone}, 'YYYY-MM-DD'))
             from custody c where c.job_id = j.id and c.back_at is null),
           'kitId', (select r.kit_id from kit_revision r where r.id = j.kit_revision_id),
           'template', (select r.body -> 'stages' from kit_revision r where r.id = j.kit_revision_id
@@ -83,6 +87,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
           'stages', (select coalesce(json_agg(json_build_object('id', s.id, 'key', s.key, 'name', s.name, 'traits', s.traits,
               'after', s.after, 'hours', s.hours, 'people', s.people, 'mostPeople', s.most_people, 'skill', s.skill,
               'liveHv', s.live_hv, 'tools', s.tools, 'state', s.state, 'notBefore', s.not_before,
+              'firm', case when s.firm_id is not null then json_build_object('id', s.firm_id, 'days', s.firm_days) end,
               'hoursClocked', (select coalesce(sum(${sql.raw(clockedSeconds('e', `'${now.toISOString()}'::timestamptz`))}) / 3600, 0)
                 from time_entry e where e.stage_id = s.id and e.kind in ('work', 'learning')),
               'onIt', (select coalesce(json_agg(e.person_id order by e.person_id), '[]'::json) from time_entry e
@@ -94,7 +99,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
         ) order by j.number), '[]'::json)
         from job j join vehicle v on v.id = j.vehicle_id where j.state = any(${sql.param(PLANNED)}::text[])) as jobs
     from local`);
-  const { day, people, places, tools, kinds, jobs } = rows[0]!;
+  const { day, people, places, firms, tools, kinds, jobs } = rows[0]!;
   // Of a kind of which the register has none, nothing is known: it holds nothing up.
   const known = (stage: FactStage): FactStage => ({
     ...stage,
@@ -112,7 +117,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
   const lateness = await supplierLateness(db);
   const { dayStartH, dayEndH, breakH, workingDays, practice } = workshop;
   return {
-    ...{ now: { day, minute }, workingDays, people, places, tools, moveMinutes: MOVE_MINUTES },
+    ...{ now: { day, minute }, workingDays, people, places, firms, tools, moveMinutes: MOVE_MINUTES },
     closedDays: practiceOf(practice).closedDays.map((one) => one.day),
     open: {
       startMin: Math.round(dayStartH * 60),
@@ -142,6 +147,7 @@ const asFact = (number: string, stage: StageTemplate, took: FactStage['took']): 
     tools: stage.tools ?? [],
     state: 'waiting',
     notBefore: null,
+    firm: null,
     onIt: [],
   },
 });

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { desc, sql } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import type { PlanFacts } from '../../core/plan/facts.ts';
+import type { HandDone } from '../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../core/plan/storedPlan.ts';
 import type { Db, Transact, Tx } from '../db/connect.ts';
 import { workPlan } from '../db/schema/index.ts';
@@ -62,11 +63,11 @@ interface Making {
 export async function putInForce(
   tx: Tx,
   { facts, before, maker, byId, at }: Making,
-  then: () => Promise<void> = async () => {},
+  then: () => Promise<HandDone[] | null> = async () => null,
 ): Promise<number> {
   const body = await maker.make({ facts, before: before?.body ?? null, seed: SEED });
-  await then();
-  return keepPlan(tx, { body, factsKey: factsKey(facts), byId, at });
+  const hand = await then();
+  return keepPlan(tx, { body, factsKey: factsKey(facts), byId, at, hand });
 }
 
 interface Kept {
@@ -74,6 +75,8 @@ interface Kept {
   readonly factsKey: string;
   readonly byId: string | null;
   readonly at: Date;
+  /** What a hand did with it. @default null */
+  readonly hand?: HandDone[] | null;
 }
 
 export async function keepPlan(tx: Tx, kept: Kept): Promise<number> {

@@ -1,11 +1,11 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import { type ScenarioRow, workPlanAddress } from '../../contract/workPlan.ts';
 import type { Workshop } from '../../contract/workshop.ts';
-import { type PlanChange, withChanges } from '../../core/plan/planChange.ts';
+import { type PlanChange, withChanges, withoutHand } from '../../core/plan/planChange.ts';
 import type { Change } from '../change.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { made, one } from '../db/one.ts';
-import { absence, person, scenario } from '../db/schema/index.ts';
+import { absence, person, scenario, workPlan } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { RuleBroken, Stale } from '../problems.ts';
 import { instant } from '../read/instant.ts';
@@ -13,6 +13,7 @@ import { applyChanges } from './apply.ts';
 import { planFacts } from './facts.ts';
 import { isStale, lockPlan, planInForce, putInForce } from './inForce.ts';
 import type { PlanMaker } from './planner.ts';
+import { handTold, lastHand, undoHand } from './undo.ts';
 
 /** Asked again within this, the plan that was made is the answer. */
 const JUST_MS = 60_000;
@@ -36,6 +37,7 @@ async function sheetOf(db: Db | Tx, workshop: Workshop, now: Date) {
     ...{ facts, plan: row?.body ?? null, planId: row?.id ?? 0, madeAt: row?.at.toISOString() ?? null, madeBy },
     stale: isStale(row, facts, now),
     scenarios: await scenarioRows(db),
+    lastHand: handTold(await lastHand(db)),
   };
 }
 
@@ -81,6 +83,30 @@ export const workPlanEndpoints = [
         ...{ workshop, maker: plans, now: now(), byId: by.id, planId: body.planId },
       });
       await doing.log({ what: 'changed the plan', resource: 'workPlan', id: String(planId), after: body.changes });
+      return { planId };
+    }),
+  ),
+  serve(workPlanAddress.undo, ({ change, body, workshop, person: by, plans, now }) =>
+    change(async (doing) => {
+      const { tx } = doing;
+      await lockPlan(tx);
+      const before = await planInForce(tx);
+      const last = await lastHand(tx);
+      if ((before?.id ?? 0) !== body.planId) throw new Stale({ planId: before?.id ?? 0 });
+      if (last?.id !== body.handId) throw new RuleBroken('That was undone already, or another hand was laid since.');
+      // As when it was laid: made before anything is written, so that no job is locked while it is.
+      const facts = withoutHand(await planFacts(tx, workshop, now()), last.hand);
+      const planId = await putInForce(tx, { facts, before, maker: plans, byId: by.id, at: now() }, async () => {
+        await undoHand(doing, last.hand, now());
+        await tx.update(workPlan).set({ undoneAt: now() }).where(eq(workPlan.id, last.id));
+        return null;
+      });
+      await doing.log({
+        what: 'undid a hand on the plan',
+        resource: 'workPlan',
+        id: String(planId),
+        before: last.hand,
+      });
       return { planId };
     }),
   ),

@@ -165,6 +165,7 @@ test('what an address does to a job and who may do it are said once', () => {
     'post /people/:id/absences/many',
     'post /work-plan',
     'post /work-plan/changes',
+    'post /work-plan/undo',
     'post /scenarios',
     'post /scenarios/:id/throw-away',
     'post /scenarios/:id/adopt',

@@ -121,6 +121,112 @@ describe('a hand on the plan', () => {
   });
 });
 
+describe('a hand that is undone', () => {
+  const undo = async (of: WorkPlanSheet, who = ilse) =>
+    who.send('post', '/work-plan/undo', { handId: of.lastHand?.id ?? 1, planId: of.planId });
+  const stageWaiting = async () =>
+    (await sheet()).facts.jobs
+      .flatMap(({ stages }) => stages)
+      .find(({ state, liveHv }) => state === 'waiting' && !liveHv)!;
+  test('puts back a hold, a priority, days away and a part’s day at one stroke, and the hand before is next', async () => {
+    const { facts } = await sheet();
+    const stage = await stageWaiting();
+    const waits = facts.jobs.find(({ parts }) => parts.some(({ due }) => due !== null))!;
+    const part = waits.parts.find(({ due }) => due !== null)!;
+    await hand([{ kind: 'priority', job: waits.number, priority: 'canWait' }]);
+    const first = await sheet();
+    await hand([
+      { kind: 'hold', stageId: stage.id, day: '2027-03-22' },
+      { kind: 'priority', job: waits.number, priority: 'rush' },
+      { kind: 'away', personId: facts.people[0]!.id, from: '2027-04-01', to: '2027-04-02' },
+      { kind: 'partLate', job: waits.number, componentId: part.componentId, days: 5 },
+    ]);
+    const laid = await sheet();
+    expect(laid.lastHand).toMatchObject({ by: 'Ilse Marrow', changes: [{ kind: 'hold' }, {}, {}, { days: 5 }] });
+    expect((await undo(laid, jory)).status).toBe(403);
+    expect((await undo(first)).status).toBe(409);
+    expect((await undo(laid)).status).toBe(200);
+    const back = await sheet();
+    expect({ people: back.facts.people, jobs: back.facts.jobs }).toEqual({
+      people: first.facts.people,
+      jobs: first.facts.jobs,
+    });
+    // It was planned with it undone: nothing has to be made anew.
+    expect(back.stale).toBe(false);
+    expect(back.lastHand!.id).toBe(first.lastHand!.id);
+    const again = await ilse.send('post', '/work-plan/undo', { handId: laid.lastHand!.id, planId: back.planId });
+    expect(again.body.detail).toMatch(/undone already/);
+    expect((await undo(back)).status).toBe(200);
+    expect((await sheet()).facts.jobs.find(({ number }) => number === waits.number)!.priority).toBe(waits.priority);
+  });
+  test('leaves to others what they have changed since, and says what', async () => {
+    const stage = await stageWaiting();
+    await hand([{ kind: 'hold', stageId: stage.id, day: '2027-03-22' }]);
+    await sql("update stage set not_before = '2027-03-25' where id = $1", [stage.id]);
+    const refused = await undo(await sheet());
+    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/has been changed since/)]);
+    await sql("update stage set not_before = '2027-03-22' where id = $1", [stage.id]);
+    expect((await undo(await sheet())).status).toBe(200);
+  });
+  test('what was adopted from a what-if is undone like any other hand', async () => {
+    const [job] = (await sheet()).facts.jobs;
+    const changes: PlanChange[] = [{ kind: 'priority', job: job!.number, priority: 'show' }];
+    const { id } = (await ilse.send('post', '/scenarios', { name: 'A show', changes })).body;
+    await ilse.send('post', `/scenarios/${id}/adopt`, { version: 1, planId: (await sheet()).planId });
+    expect((await sheet()).facts.jobs[0]!.priority).toBe('show');
+    expect((await undo(await sheet())).status).toBe(200);
+    expect((await sheet()).facts.jobs[0]!.priority).toBe(job!.priority);
+  });
+});
+
+describe('a firm outside', () => {
+  test('is given a stage on the days it has slots, until it is taken back; the people it took are free', async () => {
+    const { facts } = await sheet();
+    expect(facts.firms).toContainEqual({ id: 'dunlin-trim', name: 'Dunlin Trim', slots: 1, slotDays: [2, 4] });
+    const job = facts.jobs.find(({ title }) => title === 'Mobile library')!;
+    const stage = job.stages.find(({ key }) => key === 'interior')!;
+    const given: PlanChange = { kind: 'firm', stageId: stage.id, firmId: 'dunlin-trim', days: 1 };
+    expect((await hand([given])).status).toBe(200);
+    const after = await sheet();
+    const planned = after.plan!.stages.find(({ id }) => id === stage.id)!;
+    expect(planned).toMatchObject({ people: [], placeId: null });
+    // Tuesdays and Thursdays.
+    expect([2, 4]).toContain(new Date(planned.from.slice(0, 10)).getUTCDay());
+    const ground = planGround(after.facts);
+    expect(wrongs(ground.problem, plannedAgain(after.plan!, ground.axis))).toEqual([]);
+    await ilse.send('post', '/work-plan/undo', { handId: after.lastHand!.id, planId: after.planId });
+    expect((await sheet()).plan!.stages.find(({ id }) => id === stage.id)!.people).not.toEqual([]);
+  });
+  test('gets no live work, and one that is none or was given up gets nothing', async () => {
+    const { facts } = await sheet();
+    const stages = facts.jobs.flatMap((one) => one.stages).filter(({ state }) => state === 'waiting');
+    const live = stages.find(({ liveHv }) => liveHv)!;
+    const other = stages.find(({ liveHv }) => !liveHv)!;
+    const to = (stageId: string, firmId: string | null, days: number | null = 1) =>
+      hand([{ kind: 'firm', stageId, firmId, days }]);
+    expect((await to(live.id, 'dunlin-trim')).body.detail).toMatch(/live work/);
+    expect((await to(other.id, 'bay-1')).body.detail).toMatch(/no such firm/);
+    expect((await to(other.id, 'nobody')).body.detail).toMatch(/no such firm/);
+    expect((await to(other.id, 'dunlin-trim', null)).status).toBe(400);
+    expect((await to(other.id, null, 3)).status).toBe(400);
+  });
+});
+
+test('a job says the day it is ready by the plan; where something of it cannot be planned, that', async () => {
+  const { plan } = await sheet();
+  const van = await ilse.job('Bakery van');
+  const day = plan!.jobs.find(({ number }) => number === van.number)!.to.slice(0, 10);
+  expect(van.planned).toEqual({ readyOn: day });
+  const onFloor = (await ilse.get('/floor')).body.jobs as { number: string; planned: unknown }[];
+  expect(onFloor.find(({ number }) => number === van.number)!.planned).toEqual({ readyOn: day });
+  expect((await ilse.job('Post van')).planned).toBeNull();
+  await sql("update stage set skill = 'welding under water' where key = 'align' and job_id = $1", [van.id]);
+  await make();
+  expect((await ilse.job('Bakery van')).planned).toEqual({ readyOn: null });
+  await sql("update stage set skill = 'mechanical' where key = 'align' and job_id = $1", [van.id]);
+  await make();
+});
+
 test('a plan made by itself while a hand is laid on it never takes the hand back', async () => {
   const { facts, planId } = await sheet();
   const number = facts.jobs.at(-1)!.number;

@@ -98,6 +98,18 @@ export function planCases({ sql, ilse, van }: Ground): Record<string, Case> {
         return { path: '/work-plan/changes', body: (i) => ({ changes: [changes[i % 2]], planId }) };
       },
     },
+    'post /work-plan/undo': {
+      same: 'one',
+      different: 'one',
+      // The job it is about, and the plan.
+      events: 2,
+      prepare: async () => {
+        const before = await sheet();
+        await ilse().send('post', '/work-plan/changes', { changes: [await priority(1)], planId: before.planId });
+        const { planId, lastHand } = await sheet();
+        return { path: '/work-plan/undo', body: () => ({ handId: lastHand!.id, planId }) };
+      },
+    },
     'post /scenarios': {
       same: 'all',
       different: 'all',

@@ -24,6 +24,7 @@ const JOB: JobSheet = {
   region: null,
   evidence: {},
   matchHours: 0,
+  planned: null,
   offer: null,
   client: { id: 'c', name: 'C', contact: '' },
   vehicle: {

@@ -74,8 +74,9 @@ let gathering: Promise<void> | null = null;
  */
 export async function refreshTouched(touched: readonly Touched[]): Promise<void> {
   for (const { job, resource } of touched) {
-    // A client's name stands on every job of theirs; which those are the note does not say.
-    const of = job !== null ? [job] : resource === 'client' ? [...openJobs.keys()] : [];
+    // A client's name stands on every job of theirs, a plan gives each its day; which those are the note does not say.
+    const all = resource === 'client' || resource === 'workPlan';
+    const of = job !== null ? [job] : all ? [...openJobs.keys()] : [];
     for (const number of of) waiting.set(number, new Set([...(waiting.get(number) ?? []), ...PIECES_OF[resource]]));
     if (resource === 'workshop') void mutate('/session').catch(() => {});
     if (resource === 'person') void mutate(keys.people).catch(() => {});

@@ -124,6 +124,8 @@ export function floorJob(change: Partial<FloorJob> = {}): FloorJob {
     openSnags: 0,
     register: [],
     matchHours: 0,
+    planned: null,
+    out: null,
     region: null,
     checksSigned: 0,
     ...change,

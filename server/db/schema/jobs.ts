@@ -32,19 +32,26 @@ import { purchaseLine } from './purchases.ts';
 import { vehicle } from './vehicles.ts';
 
 /** Parts of the building, with position and size in metres for the Floor. */
-export const place = pgTable('place', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  kind: text('kind', { enum: PLACE_KINDS }).notNull(),
-  lift: boolean('lift').notNull().default(false),
-  alignment: boolean('alignment').notNull().default(false),
-  xM: doublePrecision('x_m').notNull(),
-  yM: doublePrecision('y_m').notNull(),
-  widthM: doublePrecision('width_m').notNull(),
-  lengthM: doublePrecision('length_m').notNull(),
-  /** Given up; jobs that stood there keep it in their history. */
-  closed: boolean('closed').notNull().default(false),
-});
+export const place = pgTable(
+  'place',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    kind: text('kind', { enum: PLACE_KINDS }).notNull(),
+    lift: boolean('lift').notNull().default(false),
+    alignment: boolean('alignment').notNull().default(false),
+    xM: doublePrecision('x_m').notNull(),
+    yM: doublePrecision('y_m').notNull(),
+    widthM: doublePrecision('width_m').notNull(),
+    lengthM: doublePrecision('length_m').notNull(),
+    /** Of a firm outside: vehicles it has at a time, null: as many as come; the days of the week it works on them, none: all. */
+    slots: integer('slots'),
+    slotDays: integer('slot_days').array().notNull().default([]),
+    /** Given up; jobs that stood there keep it in their history. */
+    closed: boolean('closed').notNull().default(false),
+  },
+  (t) => [check('place_slots', sql`${t.slots} > 0`)],
+);
 
 export const job = pgTable(
   'job',

@@ -18,7 +18,7 @@ import {
 import type { HoursSaid } from '../../../contract/hours.ts';
 import { REWORK_CAUSES } from '../../../core/hours/entry.ts';
 import type { StageTrait } from '../../../core/kit/kit.ts';
-import { design, job } from './jobs.ts';
+import { design, job, place } from './jobs.ts';
 import { person } from './people.ts';
 import { tool } from './tools.ts';
 
@@ -41,6 +41,9 @@ export const stage = pgTable(
     mostPeople: integer('most_people'),
     /** Held by a person: not begun before. */
     notBefore: date('not_before'),
+    /** A firm outside does it, and has the vehicle for so many of its days; null: the workshop's own people. */
+    firmId: text('firm_id').references(() => place.id),
+    firmDays: doublePrecision('firm_days'),
     liveHv: boolean('live_hv').notNull(),
     /** Kinds of tools it holds while it lasts. */
     tools: text('tools').array().notNull().default([]),
@@ -57,6 +60,8 @@ export const stage = pgTable(
     version: integer('version').notNull().default(1),
   },
   (t) => [
+    index('stage_firm').on(t.firmId),
+    check('stage_firm_days', sql`(${t.firmId} is null) = (${t.firmDays} is null) and ${t.firmDays} > 0`),
     uniqueIndex('stage_key_once').on(t.jobId, t.key),
     index('stage_finished_by').on(t.finishedById),
     check('stage_most_people', sql`${t.mostPeople} is null or ${t.mostPeople} >= ${t.people}`),

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { bigserial, check, date, index, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
-import type { PlanChange } from '../../../core/plan/planChange.ts';
+import type { HandDone, PlanChange } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
 import { at } from './columns.ts';
 import { person } from './people.ts';
@@ -16,8 +16,14 @@ export const workPlan = pgTable(
     /** What stands for the facts it was made from: where theirs is another now, it does not hold any more. */
     factsKey: text('facts_key').notNull(),
     body: jsonb('body').$type<StoredPlan>().notNull(),
+    /** What a hand did with it, and what was before; null where nobody laid one. */
+    hand: jsonb('hand').$type<HandDone[]>(),
+    undoneAt: at('undone_at'),
   },
-  (t) => [index('work_plan_by').on(t.byId)],
+  (t) => [
+    index('work_plan_by').on(t.byId),
+    check('work_plan_undone', sql`${t.undoneAt} is null or ${t.hand} is not null`),
+  ],
 );
 
 /** A what-if that is kept beside the plan, until it is adopted or thrown away. */

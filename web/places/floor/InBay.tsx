@@ -1,11 +1,13 @@
 import { Tooltip } from 'antd';
 import { Link } from 'react-router';
 import type { FloorData } from '../../../contract/floor.ts';
-import { clock } from '../../../wording/dates.ts';
+import { clock, forHowLong } from '../../../wording/dates.ts';
+import { outText } from '../../../wording/floor.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
 import { useWorkshop } from '../../data/session.tsx';
 import { drawnParts } from '../../drawing/parts.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
+import { useNow } from '../../widgets/useNow.ts';
 import type { JudgedJob } from './judgeFloor.ts';
 import { useCarried } from './moving.tsx';
 
@@ -54,7 +56,9 @@ export function InBay({
   const workshop = useWorkshop();
   const { carry, handle } = useCarried(job);
   const on = floor.onTheClock.filter((entry) => entry.jobNumber === job.number);
-  const now = stageNow(judged, partName);
+  const time = useNow();
+  // Whoever was handed it has it, though nobody has moved it on the Floor.
+  const now = job.out ? { text: outText(job.out, time, workshop.timeZone), waits: true } : stageNow(judged, partName);
   const planned = job.stages.reduce((sum, stage) => sum + stage.hours, 0);
   const over = job.hoursClocked - planned;
   const boxesIn = job.stages.some((stage) => stage.traits.includes('boxesIn') && stage.state === 'done');
@@ -93,7 +97,7 @@ export function InBay({
         </div>
         <div className="small soft">
           {on.length > 0
-            ? `${on.map((entry) => entry.initials).join(', ')} on it since ${clock(on[0]!.since, workshop.timeZone)}`
+            ? `${on.map((entry) => entry.initials).join(', ')} on it since ${clock(on[0]!.since, workshop.timeZone)}, ${forHowLong(on[0]!.since, time)}`
             : 'Nobody on it'}
           {on.some((entry) => entry.liveHv) && <span className="live strong">, live work</span>}
         </div>

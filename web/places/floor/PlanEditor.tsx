@@ -20,12 +20,13 @@ import { Panel } from '../../widgets/Panel.tsx';
 import { QuantityInput } from '../../widgets/QuantityInput.tsx';
 import { TextField } from '../../widgets/TextField.tsx';
 import { useChecked } from '../../widgets/useChecked.ts';
+import { WorkingDays } from '../../widgets/WorkingDays.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
 
 const bodyOf = ({ building: { version, ...building }, places }: FloorData): PlanBody => ({
   building,
-  places: places.map(({ id, name, kind, lift, alignment, xM, yM, widthM, lengthM }) => ({
-    ...{ id, name, kind, lift, alignment, xM, yM, widthM, lengthM },
+  places: places.map(({ id, name, kind, lift, alignment, xM, yM, widthM, lengthM, slots, slotDays }) => ({
+    ...{ id, name, kind, lift, alignment, xM, yM, widthM, lengthM, slots: slots ?? null, slotDays: slotDays ?? [] },
   })),
   version,
 });
@@ -149,6 +150,23 @@ export function PlanEditor({ floor, onClose }: { floor: FloorData; onClose: () =
                     />
                   ))}
               </div>
+              {place.kind === 'outside' && (
+                <div className="stack">
+                  <QuantityInput
+                    label="Vehicles at a time, empty: as many as come"
+                    kind="count"
+                    value={place.slots ?? null}
+                    onChange={(slots) => change(chosen, { slots })}
+                    fault={faultOfChosen('slots')}
+                  />
+                  <WorkingDays
+                    label="Works on them on; none: every working day"
+                    value={place.slotDays ?? []}
+                    onChange={(slotDays) => change(chosen, { slotDays })}
+                    fault={faultOfChosen('slotDays')}
+                  />
+                </div>
+              )}
               {place.kind === 'bay' && (
                 <div className="row">
                   <Checkbox checked={place.lift} onChange={({ target }) => change(chosen, { lift: target.checked })}>

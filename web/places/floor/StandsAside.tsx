@@ -1,7 +1,10 @@
 import { Link } from 'react-router';
+import { outText, overdue } from '../../../wording/floor.ts';
 import { JOB_STATE_NAME } from '../../../wording/work.ts';
+import { useWorkshop } from '../../data/session.tsx';
 import { drawnParts } from '../../drawing/parts.ts';
 import { VehiclePlan } from '../../drawing/VehiclePlan.tsx';
+import { useNow } from '../../widgets/useNow.ts';
 import type { JudgedJob } from './judgeFloor.ts';
 import { useCarried } from './moving.tsx';
 
@@ -25,6 +28,8 @@ export function StandsAside({
       ? `${job.stages.filter((s) => s.state === 'done').length} of ${job.stages.length} stages`
       : why;
   const { carry, handle } = useCarried(job);
+  const now = useNow();
+  const { timeZone } = useWorkshop();
   return (
     <div className={narrow ? 'sheet aside narrow' : 'sheet aside'} {...carry}>
       <Link to={`/jobs/${job.number}/brief`}>
@@ -38,6 +43,14 @@ export function StandsAside({
           <span className="strong">{narrow ? job.title : `${job.number} ${job.title}`}</span>
           <br />
           <span className="soft small">{narrow ? `${job.number}, ${stands}` : stands}</span>
+          {job.out && (
+            <>
+              <br />
+              <span className={`small ${overdue(job.out, now) ? 'stop' : ''}`} data-out={job.number}>
+                {outText(job.out, now, timeZone)}
+              </span>
+            </>
+          )}
         </span>
       </Link>
       {handle}

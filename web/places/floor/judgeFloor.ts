@@ -35,6 +35,7 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
     parts: job.waitingParts,
     rates,
     matchHours: job.matchHours,
+    planned: job.planned,
     today,
   };
   const work = jobWork(facts);

@@ -54,9 +54,10 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
       parts: job.parts,
       rates: workshop,
       matchHours: job.matchHours,
+      planned: job.planned,
       today,
     }),
-    [kit, job.kit, job.vehicle.variantId, job.stages, job.parts, job.matchHours, workshop, today],
+    [kit, job.kit, job.vehicle.variantId, job.stages, job.parts, job.matchHours, job.planned, workshop, today],
   );
   const work = useMemo(() => jobWork(facts), [facts]);
   const route = useMemo(() => job.route && unpackRoute(job.route), [job.route]);

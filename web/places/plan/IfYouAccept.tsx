@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { hasRole } from '../../../contract/rights.ts';
 import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
 import { overtimeHours } from '../../../core/plan/overtime.ts';
-import type { PlanChange } from '../../../core/plan/planChange.ts';
+import { NOT_BY_PLANNING, type PlanChange } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import { dayText } from '../../../wording/dates.ts';
@@ -41,6 +41,14 @@ export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) 
       ? await sending.go(workPlanAddress.adopt, { id: scenario.id }, { version: scenario.version, planId })
       : await sending.go(workPlanAddress.hand, {}, { changes, planId });
     if (done) onDone();
+  };
+  const elsewhere = changes.flatMap(({ kind }) => NOT_BY_PLANNING[kind] ?? []);
+  const keep = async () => {
+    const name = changes
+      .map((change) => changeText(change, facts))
+      .join('; ')
+      .slice(0, 60);
+    if (await sending.go(workPlanAddress.addScenario, {}, { name, changes })) onDone();
   };
   const throwAway = async () => {
     if (!scenario) return onDone();
@@ -94,6 +102,11 @@ export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) 
             any surcharge.
           </p>
         )}
+        {elsewhere.map((text) => (
+          <p key={text} className="note">
+            {text}
+          </p>
+        ))}
         {stale && (
           <p className="note wait">
             The plan has moved meanwhile: what you see now is worked out on the new one. Accept it again if it still
@@ -102,7 +115,7 @@ export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) 
         )}
         {sending.problem && !stale && <p className="fault">{sending.problem.detail}</p>}
         <div className="row">
-          {hasRole(role, (scenario ? workPlanAddress.adopt : workPlanAddress.hand).may) && (
+          {elsewhere.length === 0 && hasRole(role, (scenario ? workPlanAddress.adopt : workPlanAddress.hand).may) && (
             <Button type="primary" disabled={!would} loading={sending.busy} onClick={() => void accept()}>
               {scenario ? 'Adopt it' : 'Accept'}
             </Button>
@@ -113,6 +126,9 @@ export function IfYouAccept({ sheet, changes, would, scenario, onDone }: Props) 
             )
           ) : (
             <Button onClick={onDone}>Put it back</Button>
+          )}
+          {!scenario && hasRole(role, workPlanAddress.addScenario.may) && (
+            <Button onClick={() => void keep()}>Keep as a what-if</Button>
           )}
         </div>
       </div>

@@ -15,6 +15,7 @@ import { Panel } from '../../widgets/Panel.tsx';
 import { StateMark } from '../../widgets/StateMark.tsx';
 import { HowSure } from './HowSure.tsx';
 import type { Sureness } from './useSure.ts';
+import { WhoDoesIt } from './WhoDoesIt.tsx';
 
 interface Props {
   readonly sheet: WorkPlanSheet;
@@ -61,9 +62,10 @@ export function JobOfPlan({ sheet, plan, picked, sure, onPick, onHand }: Props) 
           <div className="strong">{`${localText(planned.from)} → ${localText(planned.to)}`}</div>
           <div className="soft small">
             {[
-              `${formatHours(left)} to do`,
+              stage.firm ? `${stage.firm.days} days there` : `${formatHours(left)} to do`,
               planned.people.map((id) => names.person(id)).join(', '),
               planned.placeId && names.place(planned.placeId),
+              stage.firm && names.firm(stage.firm.id),
             ]
               .filter(Boolean)
               .join(' · ')}
@@ -102,6 +104,9 @@ export function JobOfPlan({ sheet, plan, picked, sure, onPick, onHand }: Props) 
               {until ? 'Hold it' : 'Let it go'}
             </Button>
           </div>
+        )}
+        {onHand && !stage.liveHv && facts.firms.length > 0 && (
+          <WhoDoesIt key={`${stage.firm?.id} ${stage.firm?.days}`} stage={stage} firms={facts.firms} onHand={onHand} />
         )}
         {onHand && (
           <Choice

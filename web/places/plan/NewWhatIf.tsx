@@ -23,6 +23,8 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
   const [priority, setPriority] = useState<Priority>('rush');
   const [stageId, setStage] = useState<string | null>(null);
   const [placeId, setPlace] = useState<string | null>(null);
+  const [firmId, setFirm] = useState<string | null>(null);
+  const [tool, setTool] = useState<string | null>(null);
   const [hours, setHours] = useState<number | null>(1);
   const [typed, setTyped] = useState<string | null>(null);
   const change = {
@@ -30,7 +32,10 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
     away: { kind, personId: personId ?? '', from, to },
     priority: { kind, job: job ?? '', priority },
     hold: { kind, stageId: stageId ?? '', day: from || null },
+    firm: { kind, stageId: stageId ?? '', firmId, days },
     lift: { kind, placeId: placeId ?? '' },
+    person: { kind, like: personId ?? '' },
+    tool: { kind, tool: tool ?? '' },
     overtime: { kind, hours },
   }[kind] as PlanChange;
   const name = typed ?? nameOf(change, facts);
@@ -52,7 +57,7 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
           options={PLAN_CHANGES.map((value) => ({ value, label: PLAN_CHANGE_NAME[value] }))}
           onChange={(next) => next && setKind(next)}
         />
-        {(kind === 'partLate' || kind === 'priority' || kind === 'hold') && (
+        {(kind === 'partLate' || kind === 'priority' || kind === 'hold' || kind === 'firm') && (
           <Choice label="Job" value={job} options={jobs} onChange={setJob} fault={fault('job')} />
         )}
         {kind === 'partLate' && (
@@ -64,7 +69,13 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
               onChange={setPart}
               fault={fault('componentId')}
             />
-            <QuantityInput label="Days later" kind="count" value={days} onChange={setDays} fault={fault('days')} />
+            <QuantityInput
+              label="Days later, below zero sooner"
+              kind="count"
+              value={days}
+              onChange={setDays}
+              fault={fault('days')}
+            />
           </>
         )}
         {kind === 'priority' && (
@@ -75,7 +86,7 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
             onChange={(next) => next && setPriority(next)}
           />
         )}
-        {kind === 'hold' && (
+        {(kind === 'hold' || kind === 'firm') && (
           <Choice
             label="Stage"
             value={stageId}
@@ -86,13 +97,40 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
             fault={fault('stageId')}
           />
         )}
-        {kind === 'away' && (
+        {kind === 'firm' && (
+          <>
+            <Choice
+              label="Done by"
+              value={firmId}
+              options={facts.firms.map(({ id, name: label }) => ({ value: id, label }))}
+              onChange={setFirm}
+              fault={fault('firmId')}
+            />
+            <QuantityInput
+              label="Days it has the vehicle"
+              kind="count"
+              value={days}
+              onChange={setDays}
+              fault={fault('days')}
+            />
+          </>
+        )}
+        {(kind === 'away' || kind === 'person') && (
           <Choice
-            label="Who"
+            label={kind === 'away' ? 'Who' : 'Who can do the same as'}
             value={personId}
             options={facts.people.map((who) => ({ value: who.id, label: who.name }))}
             onChange={setPerson}
-            fault={fault('personId')}
+            fault={fault('personId') ?? fault('like')}
+          />
+        )}
+        {kind === 'tool' && (
+          <Choice
+            label="Kind of tool"
+            value={tool}
+            options={kindsOf(facts).map((value) => ({ value, label: value }))}
+            onChange={setTool}
+            fault={fault('tool')}
           />
         )}
         {(kind === 'away' || kind === 'hold') && (
@@ -130,6 +168,10 @@ export function NewWhatIf({ facts, onClose }: { facts: PlanFacts; onClose: () =>
   );
 }
 
+/** Kinds of tools that stages hold. */
+const kindsOf = ({ jobs }: PlanFacts): string[] =>
+  [...new Set(jobs.flatMap(({ stages }) => stages.flatMap(({ tools }) => tools)))].sort();
+
 /** What it is called until somebody calls it otherwise. */
 function nameOf(change: PlanChange, facts: PlanFacts): string {
   const whole =
@@ -137,7 +179,10 @@ function nameOf(change: PlanChange, facts: PlanFacts): string {
     (change.kind === 'away' && change.personId && change.from && change.to) ||
     (change.kind === 'priority' && change.job) ||
     (change.kind === 'hold' && change.stageId) ||
+    (change.kind === 'firm' && change.stageId && change.firmId) ||
     (change.kind === 'lift' && change.placeId) ||
+    (change.kind === 'person' && change.like) ||
+    (change.kind === 'tool' && change.tool) ||
     (change.kind === 'overtime' && change.hours);
   return whole ? changeText(change, facts).slice(0, 60) : '';
 }

@@ -16,8 +16,10 @@ import { JobsOfPlan } from './JobsOfPlan.tsx';
 import { NewWhatIf } from './NewWhatIf.tsx';
 import { PlanChart } from './PlanChart.tsx';
 import { type Bar, rowsOf, type View } from './rows.ts';
+import { UndoHand } from './UndoHand.tsx';
 import { useThought } from './useThought.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
+import { WouldHelpMost } from './WouldHelpMost.tsx';
 
 /** All jobs and people over the coming weeks: who will be late, why each stage begins when it does, what would help. */
 export default function PlanPlace() {
@@ -49,7 +51,7 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
   const [thinking, setThinking] = useState(false);
   const making = useSend(false, { typed: false });
   const changes = hand ?? whatIf?.changes ?? null;
-  const { would, shown, sure } = useThought(sheet, changes);
+  const { would, shown, facts: thought, sure } = useThought(sheet, changes);
   const { facts, plan } = sheet;
   const rows = useMemo(() => (shown ? rowsOf({ facts, plan: shown }, view) : []), [facts, shown, view]);
   const mayHand = hasRole(role, workPlanAddress.hand.may);
@@ -137,9 +139,20 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
               onHand={mayHand ? setHand : null}
             />
           ) : (
-            !changes && shown && <JobsOfPlan sheet={sheet} onPick={setPicked} />
+            !changes && plan && <JobsOfPlan sheet={sheet} onPick={setPicked} />
+          )}
+          {!picked && shown?.jobs.some(({ lateDays }) => lateDays > 0) && (!changes || would) && (
+            <WouldHelpMost
+              facts={thought}
+              plan={shown}
+              onTry={(more) => {
+                setHand([...(changes ?? []), ...more]);
+                setWhatIf(null);
+              }}
+            />
           )}
           {shown && shown.impossible.length > 0 && <CannotBePlanned facts={facts} plan={shown} />}
+          {!changes && mayHand && sheet.lastHand && <UndoHand sheet={sheet} hand={sheet.lastHand} />}
           <p className="soft small">
             {sheet.madeAt &&
               `Made ${dayAndTime(sheet.madeAt, timeZone)}${sheet.madeBy ? ` for ${sheet.madeBy}` : ', by itself'}. `}

@@ -1,7 +1,7 @@
 import type { FactJob, FactStage, PlanFacts } from '../../../core/plan/facts.ts';
 import type { StoredPlan, StoredStage } from '../../../core/plan/storedPlan.ts';
 import { momentOf } from '../../../core/plan/storedPlan.ts';
-import { stageOfText } from '../../../wording/workPlan.ts';
+import { firmText, stageOfText } from '../../../wording/workPlan.ts';
 
 export const VIEWS = ['bay', 'person', 'vehicle'] as const;
 export type View = (typeof VIEWS)[number];
@@ -136,8 +136,10 @@ export function rowsOf({ facts, plan }: Drawn, view: View): Row[] {
         false,
       ),
     );
-  const beside = known.filter(({ planned, stage }) => planned.placeId === null && !stage.traits.includes('away'));
-  const away = known.filter(({ planned, stage }) => planned.placeId === null && stage.traits.includes('away'));
+  const isAway = (stage: FactStage) => stage.firm !== null || stage.traits.includes('away');
+  const beside = known.filter(({ planned, stage }) => planned.placeId === null && !isAway(stage));
+  const away = known.filter(({ planned, stage }) => planned.placeId === null && isAway(stage));
+  const ownAway = away.filter(({ stage }) => !facts.firms.some(({ id }) => id === stage.firm?.id));
   return [
     ...facts.places.map((place) =>
       row(
@@ -149,6 +151,9 @@ export function rowsOf({ facts, plan }: Drawn, view: View): Row[] {
       ),
     ),
     ...(beside.length > 0 ? [row('beside', 'Benches', 'without the vehicle', beside, false)] : []),
-    ...(away.length > 0 ? [row('away', 'Out of the house', '', away, false)] : []),
+    ...facts.firms
+      .map((firm) => ({ firm, there: away.filter(({ stage }) => stage.firm?.id === firm.id) }))
+      .flatMap(({ firm, there }) => (there.length > 0 ? [row(firm.id, firm.name, firmText(firm), there, false)] : [])),
+    ...(ownAway.length > 0 ? [row('away', 'Out of the house', '', ownAway, false)] : []),
   ];
 }

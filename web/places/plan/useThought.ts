@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { WorkPlanSheet } from '../../../contract/workPlan.ts';
+import type { PlanFacts } from '../../../core/plan/facts.ts';
 import { type PlanChange, withChanges } from '../../../core/plan/planChange.ts';
 import type { StoredPlan } from '../../../core/plan/storedPlan.ts';
 import { type Sureness, useSure } from './useSure.ts';
@@ -10,6 +11,8 @@ export interface Thought {
   readonly would: StoredPlan | null;
   /** What is shown: that one, or the plan in force. */
   readonly shown: StoredPlan | null;
+  /** What that one rests on. */
+  readonly facts: PlanFacts;
   readonly sure: Sureness;
 }
 
@@ -19,5 +22,5 @@ export function useThought(sheet: WorkPlanSheet, changes: readonly PlanChange[] 
   const would = useWouldBe(sheet, changes);
   const shown = would ?? plan;
   const thought = useMemo(() => (would && changes ? withChanges(facts, changes) : facts), [facts, would, changes]);
-  return { would, shown, sure: useSure(thought, asksSure ? shown : null) };
+  return { would, shown, facts: thought, sure: useSure(thought, asksSure ? shown : null) };
 }

@@ -1,28 +1,17 @@
-import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { FloorData, FloorJob } from '../../../../contract/floor.ts';
 import { workPlanAddress } from '../../../../contract/workPlan.ts';
-import { clock, dayOf, dayText, weekdayAndDay } from '../../../../wording/dates.ts';
+import { clock, dayOf, dayText, forHowLong, weekdayAndDay } from '../../../../wording/dates.ts';
 import { JOB_STATE_NAME } from '../../../../wording/work.ts';
 import { useLive } from '../../../data/live.ts';
 import { useFloor, useOfAddress } from '../../../data/resources.ts';
 import { useWorkshop } from '../../../data/session.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
+import { useNow } from '../../../widgets/useNow.ts';
 import './wall.css';
 
 /** States in which a vehicle is looked for on the wall. */
 const SHOWN: ReadonlySet<FloorJob['state']> = new Set(['building', 'proving', 'waitingForPart', 'waitingOutside']);
-const TICK_MS = 10_000;
-
-/** The time, kept: clocks on the wall go on by themselves. */
-function useNow(): number {
-  const [now, setNow] = useState(Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
 
 /** The floor for a screen on the wall: what is in work, who is on it for how long, what it waits for, when it is due. */
 export default function WallPlace() {
@@ -65,12 +54,6 @@ export default function WallPlace() {
       <People floor={floor} now={now} />
     </div>
   );
-}
-
-/** "2 h 05", "35 min" */
-function forHowLong(since: string, now: number): string {
-  const minutes = Math.max(0, Math.floor((now - Date.parse(since)) / 60_000));
-  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 }
 
 interface Shown {

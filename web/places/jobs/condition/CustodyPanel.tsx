@@ -1,13 +1,15 @@
-import { Button, Checkbox } from 'antd';
-import { useState } from 'react';
+import { AutoComplete, Button, Checkbox } from 'antd';
+import { useId, useState } from 'react';
 import { type CustodyRow, conditionAddress } from '../../../../contract/condition.ts';
 import type { JobSheet } from '../../../../contract/job.ts';
 import { dayAndTime } from '../../../../wording/dates.ts';
 import { localInstant } from '../../../../wording/zoneDays.ts';
+import { useFloor } from '../../../data/resources.ts';
 import { useWorkshop } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { DayInput } from '../../../widgets/DayInput.tsx';
 import { EntryForm } from '../../../widgets/EntryForm.tsx';
+import { faultOf, Labelled } from '../../../widgets/Labelled.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { TextField } from '../../../widgets/TextField.tsx';
@@ -81,6 +83,9 @@ export function CustodyPanel({ job, custody }: { job: Job; custody: readonly Cus
 function HandOut({ job, done }: { job: Job; done: () => void }) {
   const { timeZone, dayEndH } = useWorkshop();
   const [holder, setHolder] = useState('');
+  const holderId = useId();
+  // Under the name of a firm of the Floor, the plan knows that it is there.
+  const firms = useFloor().data?.places.flatMap(({ kind, name }) => (kind === 'outside' ? [name] : [])) ?? [];
   const [what, setWhat] = useState('');
   const [day, setDay] = useState('');
   const [hour, setHour] = useState(dayEndH);
@@ -106,7 +111,15 @@ function HandOut({ job, done }: { job: Job; done: () => void }) {
       onSave={() => void form.save().then((saved) => saved && done())}
     >
       <div className="fields">
-        <TextField label="To whom" value={holder} onChange={setHolder} fault={form.faults.holder} />
+        <Labelled label="To whom" id={holderId} fault={form.faults.holder}>
+          <AutoComplete
+            id={holderId}
+            value={holder}
+            options={firms.map((value) => ({ value }))}
+            onChange={setHolder}
+            {...faultOf(holderId, form.faults.holder)}
+          />
+        </Labelled>
         <TextField label="What for" value={what} onChange={setWhat} fault={form.faults.what} />
         <DayInput shown label="Due back" value={day} onChange={setDay} fault={form.faults.dueBack} />
         <TimeInput label="At" value={hour} onChange={setHour} />
