@@ -9,6 +9,7 @@ import { dragging } from './bench/drag.ts';
 import { layingOut, matchAgain, ranking } from './bench/matching.ts';
 import { offerOf200 } from './bench/offer.ts';
 import { planning } from './bench/plan.ts';
+import { planPage } from './bench/planPage.ts';
 import { afterOneInput, spreadOfRange, turned } from './bench/questions.ts';
 import { rendering } from './bench/render.ts';
 import { median, type Row } from './bench/row.ts';
@@ -74,6 +75,22 @@ async function pageRows(): Promise<Row[]> {
   try {
     await makeTemplate(cluster);
     return [await firstLoad(), await rendering(cluster, TEMPLATE), ...(await dragging(cluster, TEMPLATE))];
+  } finally {
+    cluster.stop();
+  }
+}
+
+/** The plan of a whole season on the page. */
+async function planRows(): Promise<Row[]> {
+  const cluster = await startCluster('test');
+  try {
+    await makeTemplate(cluster);
+    const running = await serve(cluster.url(TEMPLATE), await buildPage(), 0, { log: 'silent' });
+    try {
+      return await planPage(running.url);
+    } finally {
+      await running.close();
+    }
   } finally {
     cluster.stop();
   }
@@ -166,7 +183,7 @@ async function storesRows(): Promise<Row[]> {
   }
 }
 
-/** `npm run bench -- page` (or core, matching, stores, server, workshop) measures that alone. */
+/** `npm run bench -- page` (or core, matching, plan, stores, server, workshop) measures that alone. */
 const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
   core: () => [
     wholeDesign(),
@@ -181,6 +198,7 @@ const PARTS: Record<string, () => Promise<Row[]> | Row[]> = {
   ],
   matching: async () => [ranking(), matchAgain(), await layingOut()],
   page: pageRows,
+  plan: planRows,
   stores: storesRows,
   server: floorAnswer,
   workshop: workshopRows,

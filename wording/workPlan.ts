@@ -198,7 +198,7 @@ export function changeText(change: PlanChange, facts: PlanFacts, names = planNam
     case 'tool':
       return `one more ${change.tool}`;
     case 'overtime':
-      return `${formatNumber(change.hours, 1)} h more a day for everybody`;
+      return `${formatNumber(change.hours, change.hours % 1 === 0 ? 0 : 1)} h more a day for everybody`;
   }
 }
 

@@ -9,7 +9,7 @@ import type { PlanJob, PlanPerson, PlanProblem, PlanStage, Span } from './proble
 /** How much a job's lateness counts against that of others; a show or a season does not wait. Common practice. */
 export const PRIORITIES = ['usual', 'rush', 'canWait', 'show'] as const;
 export type Priority = (typeof PRIORITIES)[number];
-const WEIGHT: Readonly<Record<Priority, number>> = { usual: 1, rush: 4, canWait: 0.25, show: 40 };
+export const PRIORITY_WEIGHT: Readonly<Record<Priority, number>> = { usual: 1, rush: 4, canWait: 0.25, show: 40 };
 
 /** Whole days somebody is not there, the last one included. */
 export interface Absence {
@@ -256,7 +256,7 @@ export function planGround(facts: PlanFacts): PlanGround {
   });
   const jobs = facts.jobs.map(
     (job): PlanJob => ({
-      ...{ id: job.number, weight: WEIGHT[job.priority], standsIn: job.standsIn },
+      ...{ id: job.number, weight: PRIORITY_WEIGHT[job.priority], standsIn: job.standsIn },
       underWay: job.stages.some(({ state }) => state !== 'waiting'),
       due: job.promised === null ? null : endOf(job.promised),
     }),

@@ -99,12 +99,12 @@ describe('what one change would help most', () => {
     const plan = planWorkshop(of, null, EFFORT);
     const most = helpMost(of, plan, EFFORT);
     expect(most.helps.length).toBeGreaterThan(1);
-    for (const { change, lateDays, savedHours } of most.helps) {
+    for (const { change, lateDays, savedDays } of most.helps) {
       const then = planWorkshop(withChanges(of, [change]), plan, { ...EFFORT, bounded: false });
       expect(then.jobs.reduce((sum, one) => sum + one.lateDays, 0)).toBe(lateDays);
-      expect(savedHours).toBeGreaterThan(0);
+      expect(savedDays).toBeGreaterThan(0);
     }
-    const saved = most.helps.map(({ savedHours }) => savedHours);
+    const saved = most.helps.map(({ savedDays }) => savedDays);
     expect(saved).toEqual(saved.toSorted((a, b) => b - a));
   });
 });

@@ -1,7 +1,8 @@
 import { dayNumber } from '../quantity/format.ts';
-import type { FactJob, PlanFacts } from './facts.ts';
+import { type FactJob, type FactStage, type PlanFacts, PRIORITY_WEIGHT } from './facts.ts';
 import { type PlanChange, withChanges } from './planChange.ts';
-import { planWorkshop, type StoredPlan, type StoredStage } from './storedPlan.ts';
+import type { Cause } from './problem.ts';
+import { momentOf, planWorkshop, type StoredPlan, type StoredStage } from './storedPlan.ts';
 
 /** One change with what it does to promises. */
 export interface Help {
@@ -9,8 +10,8 @@ export interface Help {
   /** Jobs late and days late in all, with it. */
   readonly lateJobs: number;
   readonly lateDays: number;
-  /** Weighted hours of lateness that it saves; what helps are put in order by. */
-  readonly savedHours: number;
+  /** Days of lateness that it saves, each job's by how much it counts as things are; what helps are put in order by. */
+  readonly savedDays: number;
 }
 
 export interface HelpMost {
@@ -23,9 +24,9 @@ export interface HelpMost {
 }
 
 /** So many are tried at most: those that hold late jobs back last. */
-const MOST_TRIED = 12;
-/** What saves less is not worth a manager's time; common practice. */
-const LEAST_SAVED_HOURS = 0.5;
+const MOST_TRIED = 16;
+/** What saves less is not worth a manager's time: half a working morning; common practice. */
+const LEAST_SAVED_DAYS = 0.08;
 
 interface Effort {
   readonly seed: number;
@@ -47,19 +48,18 @@ export function helpMost(
   const tries = candidates(facts, plan);
   const made = (of: PlanFacts) => planWorkshop(of, plan, { ...effort, bounded: false });
   const base = made(facts);
+  const late = weightedDays(facts, base);
   onTried(1, tries.length + 1);
   const helps = tries.map((change, i): Help => {
     const then = made(withChanges(facts, [change]));
     onTried(i + 2, tries.length + 1);
     // What cannot be planned would look as if it were in time.
     const lost = then.impossible.length > base.impossible.length;
-    return { change, ...lateness(then), savedHours: lost ? 0 : base.cost.late - then.cost.late };
+    return { change, ...lateness(then), savedDays: lost ? 0 : late - weightedDays(facts, then) };
   });
   return {
     ...lateness(base),
-    helps: helps
-      .filter(({ savedHours }) => savedHours >= LEAST_SAVED_HOURS)
-      .toSorted((a, b) => b.savedHours - a.savedHours),
+    helps: helps.filter(({ savedDays }) => savedDays >= LEAST_SAVED_DAYS).toSorted((a, b) => b.savedDays - a.savedDays),
     tried: tries.length,
   };
 }
@@ -68,6 +68,17 @@ const lateness = ({ jobs }: StoredPlan) => ({
   lateJobs: jobs.filter(({ lateDays }) => lateDays > 0).length,
   lateDays: jobs.reduce((sum, { lateDays }) => sum + lateDays, 0),
 });
+
+/** Days by the clock on the wall after the end of the day of the promise: longer days and other weights do not change them. */
+function weightedDays({ jobs, open }: PlanFacts, plan: StoredPlan): number {
+  const ends = new Map(plan.jobs.map(({ number, to }) => [number, momentOf(to)]));
+  return jobs.reduce((sum, { number, promised, priority }) => {
+    const end = ends.get(number);
+    if (promised === null || !end) return sum;
+    const over = end.day - dayNumber(promised) + Math.min(0, end.minute - open.endMin) / (24 * 60);
+    return sum + PRIORITY_WEIGHT[priority] * Math.max(0, over);
+  }, 0);
+}
 
 /** What could be otherwise for late jobs: along what each of their stages waited for, from the end back, the latest job first. */
 export function candidates(facts: PlanFacts, plan: StoredPlan): PlanChange[] {
@@ -88,12 +99,14 @@ export function candidates(facts: PlanFacts, plan: StoredPlan): PlanChange[] {
       if (seen.has(stage.id)) continue;
       seen.add(stage.id);
       for (const change of changesFor(stage, facts, jobs)) add(found, change);
-      const [cause] = stage.causes;
-      const next = cause && 'stageId' in cause && cause.stageId ? stages.get(cause.stageId) : undefined;
-      if (next) queue.push(next);
-      // A vehicle in the way is followed to what it does there last before.
-      if (cause?.kind === 'place' && cause.jobId) queue.push(...lastIn(plan, cause.jobId, cause.placeId, stage.from));
-      if (cause?.kind === 'elsewhere' || cause?.kind === 'moving') queue.push(...before(plan, stage));
+      // What its own job did last before is as near to holding it as what held it: take that away, and it holds.
+      queue.push(...before(plan, stage));
+      for (const cause of stage.causes) {
+        const next = 'stageId' in cause && cause.stageId ? stages.get(cause.stageId) : undefined;
+        if (next) queue.push(next);
+        // A vehicle in the way is followed to what it does there last before.
+        if (cause.kind === 'place' && cause.jobId) queue.push(...lastIn(plan, cause.jobId, cause.placeId, stage.from));
+      }
     }
   }
   if (late.length > 0) add(found, { kind: 'overtime', hours: 1 });
@@ -120,10 +133,18 @@ function changesFor(
   { people, places }: PlanFacts,
   jobs: ReadonlyMap<string, FactJob>,
 ): readonly PlanChange[] {
-  const [cause] = stage.causes;
   const job = jobs.get(stage.job);
   const fact = job?.stages.find(({ id }) => id === stage.id);
-  if (!cause || !job || !fact) return [];
+  return job && fact ? stage.causes.flatMap((cause) => changeFor(cause, { stage, job, fact, people, places })) : [];
+}
+
+interface At extends Pick<PlanFacts, 'people' | 'places'> {
+  readonly stage: StoredStage;
+  readonly job: FactJob;
+  readonly fact: FactStage;
+}
+
+function changeFor(cause: Cause, { stage, job, fact, people, places }: At): readonly PlanChange[] {
   switch (cause.kind) {
     case 'earliest': {
       const { waits, wanted } = stage;

@@ -211,3 +211,72 @@ test('a trap in the order of stages is told with its reason, overruled with anot
   await page.getByRole('button', { name: 'Hold to it' }).click();
   await expect(trap).not.toContainText('overruled');
 });
+
+test('a broken promise: what would help most is shown, accepted, and undone again', async ({ page, address }) => {
+  test.slow();
+  await signIn(page, address, 'ilse');
+  await openJob(page, address, 'Mobile library', 'vehicle');
+  const soon = new Date(Date.now() + 3 * 86_400_000);
+  const day = soon.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+  await page.getByLabel('Promised day').fill(day);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(`promised for ${day.slice(0, -5)}`)).toBeVisible();
+  await open(page, address);
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  const helps = page.locator('[data-helps]');
+  await expect(helps.locator('[data-help]').first()).toBeVisible({ timeout: 45_000 });
+  await expect(helps).toContainText(/days sooner/);
+  await fine(page);
+  const part = helps.locator('[data-help="partLate"]').first();
+  await expect(part).toContainText(/for 26-103 \d+ days? sooner/);
+  await part.getByRole('button', { name: 'Show it' }).click();
+  const panel = page.locator('[data-if-accepted]');
+  await expect(panel.locator('[data-moved="26-103"]')).toBeVisible();
+  const dues = async () =>
+    (await sheetOf(page, address)).facts.jobs.flatMap(({ parts }) =>
+      parts.map(({ componentId, due }) => [componentId, due]),
+    );
+  const before = await dues();
+  await worked(page, 'Accept').click();
+  await expect(panel).toBeHidden();
+  expect(await dues()).not.toEqual(before);
+  const last = page.locator('[data-last-hand]');
+  await expect(last).toContainText(/days? sooner \(Ilse Marrow/);
+  await last.getByRole('button', { name: 'Undo' }).click();
+  await expect(last).toBeHidden();
+  expect(await dues()).toEqual(before);
+});
+
+test('a stage is given to a firm outside: shown first, drawn in its row on its days, kept as a what-if', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  const number = await openJob(page, address, 'Mobile library', 'plan');
+  const rows = page.getByRole('table', { name: 'Stages of the plan' });
+  await rows.getByRole('button', { name: 'Interior, controls, gauges' }).click();
+  await choose(page, 'Done by', 'Dunlin Trim');
+  await page.getByLabel('Days there').fill('3');
+  await page.getByRole('button', { name: 'Show it' }).click();
+  const panel = page.locator('[data-if-accepted]');
+  await expect(panel).toContainText(`Interior, controls, gauges of ${number} at Dunlin Trim, 3 days there`);
+  await worked(page, 'Accept').click();
+  await expect(panel).toBeHidden();
+  await open(page, address);
+  const row = page.getByText('one at a time, Tue Thu');
+  await expect(row).toBeVisible();
+  await expect(page.locator('.plan-bar', { hasText: `${number} Interior` })).toBeVisible();
+  const { facts, plan } = await sheetOf(page, address);
+  const stage = facts.jobs.find((job) => job.number === number)!.stages.find(({ key }) => key === 'interior')!;
+  expect(stage.firm).toEqual({ id: 'dunlin-trim', days: 3 });
+  expect(plan!.stages.find(({ id }) => id === stage.id)!.people).toEqual([]);
+  // What is had elsewhere than by accepting it says where, and can be kept.
+  await page.getByRole('button', { name: 'New what-if' }).click();
+  await choose(page, 'What is otherwise', 'There is one tool more');
+  await choose(page, 'Kind of tool', 'hv crimp tool');
+  await page.getByRole('button', { name: 'Keep it beside the plan' }).click();
+  await page.getByLabel('What if', { exact: true }).getByRole('button', { name: 'one more hv crimp tool' }).click();
+  await expect(panel).toContainText('Enter it in Stores, Tools');
+  await expect(page.getByRole('button', { name: 'Adopt it' })).toBeHidden();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+});

@@ -20,16 +20,22 @@ export function WhoDoesIt({ stage, firms, onHand }: Props) {
   const same = firmId === (stage.firm?.id ?? OWN) && (firmId === OWN || days === stage.firm?.days);
   return (
     <div className="row" style={{ alignItems: 'end', flexWrap: 'nowrap' }}>
-      <Choice
-        label="Done by"
-        value={firmId}
-        options={[
-          { value: OWN, label: 'our own people' },
-          ...firms.map(({ id, name }) => ({ value: id, label: name })),
-        ]}
-        onChange={(next) => setFirm(next ?? OWN)}
-      />
-      {firmId !== OWN && <QuantityInput label="Days there" kind="count" value={days} onChange={setDays} />}
+      <div style={{ flex: 1 }}>
+        <Choice
+          label="Done by"
+          value={firmId}
+          options={[
+            { value: OWN, label: 'our own people' },
+            ...firms.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(next) => setFirm(next ?? OWN)}
+        />
+      </div>
+      {firmId !== OWN && (
+        <div style={{ width: 72 }}>
+          <QuantityInput label="Days there" kind="count" value={days} onChange={setDays} />
+        </div>
+      )}
       <Button
         disabled={same || (firmId !== OWN && days === null)}
         onClick={() =>
