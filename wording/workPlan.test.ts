@@ -21,7 +21,7 @@ const facts: PlanFacts = {
   jobs: [
     {
       ...{ number: '26-103', title: 'Mobile library', promised: null, priority: 'usual', standsIn: null },
-      ...{ follows: null, out: null },
+      ...{ follows: null, out: null, overruled: [] },
       stages: [stage('a', 'Run LV and HV looms'), stage('b', 'HV labels')],
       parts: [
         {
@@ -36,7 +36,7 @@ const facts: PlanFacts = {
     },
     {
       ...{ number: '26-104', title: 'Bakery van', promised: null, priority: 'usual', standsIn: null },
-      ...{ follows: null, out: null },
+      ...{ follows: null, out: null, overruled: [] },
       ...{ stages: [stage('c', 'Front box in')], parts: [] },
     },
   ],

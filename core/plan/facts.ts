@@ -5,6 +5,7 @@ import type { StageState } from '../stage/stageRules.ts';
 import { stageWanting } from '../stores/neededDay.ts';
 import { merged, WorkAxis } from './axis.ts';
 import type { PlanJob, PlanPerson, PlanProblem, PlanStage, Span } from './problem.ts';
+import { heldOrders } from './traps.ts';
 
 /** How much a job's lateness counts against that of others; a show or a season does not wait. Common practice. */
 export const PRIORITIES = ['usual', 'rush', 'canWait', 'show'] as const;
@@ -95,6 +96,8 @@ export interface FactJob {
   readonly follows: { readonly number: string; readonly over: boolean; readonly lessons: number } | null;
   /** The vehicle is out of the house, and due back on this day; nobody may have said when. */
   readonly out: { readonly holder: string; readonly dueBack: string | null } | null;
+  /** Orders of stages that somebody goes against with a reason, as traps name them. */
+  readonly overruled: readonly string[];
   readonly stages: readonly FactStage[];
   readonly parts: readonly FactPart[];
 }
@@ -185,6 +188,7 @@ export function planGround(facts: PlanFacts): PlanGround {
     const idOf = new Map(open.map(({ key, id }) => [key, id]));
     const waits = partsByStage(job, today);
     const first = firstOfKind(job, facts);
+    const held = heldOrders(job.stages, new Set(job.overruled));
     return open.map((stage): PlanStage => {
       stageOf.set(stage.id, { job, stage });
       let earliest = 0;
@@ -230,7 +234,12 @@ export function planGround(facts: PlanFacts): PlanGround {
         ...{
           id: stage.id,
           jobId: job.number,
-          after: [...stage.after.flatMap((key) => idOf.get(key) ?? []), ...first.after],
+          after: [
+            ...[...stage.after, ...held.flatMap((one) => (one.later === stage ? [one.first.key] : []))].flatMap(
+              (key) => idOf.get(key) ?? [],
+            ),
+            ...first.after,
+          ],
         },
         ...{ minutes: whole ?? Math.max(5, Math.ceil((left * 60) / 5 - 1e-9) * 5), earliest },
         ...(firm

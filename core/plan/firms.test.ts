@@ -11,7 +11,7 @@ const stage = (key: string, hours: number, change: Partial<FactStage> = {}): Fac
 });
 const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null },
+  ...{ follows: null, out: null, overruled: [] },
   ...change,
 });
 // Tuesday 24 November 2026, 8:00; days of 7½ hours.

@@ -11,7 +11,7 @@ const stage = (id: string, hours: number, change: Partial<FactStage> = {}): Fact
 });
 const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null },
+  ...{ follows: null, out: null, overruled: [] },
   ...change,
 });
 const person = (id: string, change = {}) => ({

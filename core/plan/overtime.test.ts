@@ -10,7 +10,7 @@ const stage = (key: string, hours: number, people = 1): FactStage => ({
 });
 const job = (number: string, stages: readonly FactStage[]): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null },
+  ...{ follows: null, out: null, overruled: [] },
 });
 const facts = (jobs: readonly FactJob[], dayHours: number | null = null): PlanFacts => ({
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },

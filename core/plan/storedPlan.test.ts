@@ -14,7 +14,7 @@ const stage = (key: string, hours: number, change: Partial<FactStage> = {}): Fac
 });
 const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
   ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null },
+  ...{ follows: null, out: null, overruled: [] },
   ...change,
 });
 // Tuesday 24 November 2026, 8:00; days of 7½ hours with an hour's break at noon.
@@ -64,6 +64,15 @@ describe('a plan of what is stored', () => {
     expect(made.impossible).toEqual([
       { stageId: 'align', job: '26-101', why: { kind: 'noPlace', traits: ['alignment'] } },
     ]);
+  });
+  test('holds an order of the trade that the network forgot, unless somebody goes against it', () => {
+    const stages = [stage('rear', 3, { traits: ['rearBoxesIn'] }), stage('front', 3, { traits: ['frontBoxesIn'] })];
+    const two = { places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }] };
+    const held = plan(facts([job('26-101', stages)], two));
+    expect(at(held, 'rear').causes).toEqual([{ kind: 'after', stageId: 'front' }]);
+    const overruled = ['order-frontBeforeRear front rear'];
+    const free = plan(facts([job('26-101', stages, { overruled })], two));
+    expect([at(free, 'rear').from, at(free, 'front').from]).toEqual(['2026-11-24 08:00', '2026-11-24 08:00']);
   });
   test('says from when a part that holds a stage is wanted: when everything else is ready for it', () => {
     const parts = [

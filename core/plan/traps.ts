@@ -88,3 +88,28 @@ export function stageTraps(stages: readonly TrapStage[]): TrapFound[] {
       ),
   );
 }
+
+/** As what a decision is kept against: the stages a trap is about. */
+export const trapSubject = ({ first, later }: TrapFound): string => `${first.key} ${later.key}`;
+
+/**
+ * The orders that hold though no network says so: every trap that nobody has overruled is kept out of, as the lift, the
+ * looms and the charger want it. One that would make stages wait for each other in a circle is left as it stands: it can
+ * only be told.
+ *
+ * @param overruled traps that somebody goes against with a reason, as `order-trap subject`
+ */
+export function heldOrders(stages: readonly TrapStage[], overruled: ReadonlySet<string>): TrapFound[] {
+  const before = new Map(stages.map(({ key, after }) => [key, new Set(after)]));
+  const waitsFor = (key: string, other: string, met = new Set<string>()): boolean => {
+    if (met.has(key)) return false;
+    met.add(key);
+    return [...(before.get(key) ?? [])].some((one) => one === other || waitsFor(one, other, met));
+  };
+  return stageTraps(stages).filter((found) => {
+    const { trap, first, later } = found;
+    if (overruled.has(`${orderRule(trap)} ${trapSubject(found)}`) || waitsFor(first.key, later.key)) return false;
+    before.get(later.key)?.add(first.key);
+    return true;
+  });
+}

@@ -33,6 +33,7 @@ interface StoredJobFacts {
   readonly priority: Priority;
   readonly standsIn: string | null;
   readonly stages: readonly FactStage[];
+  readonly overruled: readonly string[];
   readonly follows: FactJob['follows'];
   readonly out: FactJob['out'];
   readonly template: readonly StageTemplate[] | null;
@@ -81,6 +82,9 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
               'lessons', (select count(*)::int from lesson x where x.job_id = f.id and x.state = 'waiting')) from job f where f.id = j.follows_id),
           'out', (select json_build_object('holder', c.holder, 'dueBack', to_char(c.due_back at time zone ${workshop.timeZone}, 'YYYY-MM-DD'))
             from custody c where c.job_id = j.id and c.back_at is null),
+          'overruled', (select coalesce(json_agg(d.rule || ' ' || d.subject order by d.rule, d.subject), '[]'::json) from
+            (select distinct on (rule, subject) rule, subject, decision from verdict_decision
+              where job_id = j.id and rule like 'order-%' order by rule, subject, at desc, id desc) d where d.decision = 'overridden'),
           'kitId', (select r.kit_id from kit_revision r where r.id = j.kit_revision_id),
           'template', (select r.body -> 'stages' from kit_revision r where r.id = j.kit_revision_id
             and not exists (select from stage s where s.job_id = j.id)),

@@ -26,7 +26,7 @@ function facts(): PlanFacts {
     const number = `26-${201 + v}`;
     return {
       ...{ number, title: `Vehicle ${v}`, promised: iso(20 + v * 2), priority: 'usual', standsIn: null },
-      ...{ follows: null, out: null, parts: [] },
+      ...{ follows: null, out: null, overruled: [], parts: [] },
       stages: [...own, ...more].map((one) => ({
         ...{ id: `${number} ${one.key}`, key: one.key, name: one.name, traits: one.traits, after: one.after },
         ...{ hours: one.hours, hoursClocked: 0, people: one.people, mostPeople: one.mostPeople ?? null },

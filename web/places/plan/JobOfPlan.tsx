@@ -71,6 +71,11 @@ export function JobOfPlan({ sheet, plan, picked, sure, onPick, onHand }: Props) 
               .join(' · ')}
           </div>
         </div>
+        {stage.state === 'stopped' && (
+          <p className="note stop">
+            Stopped: a reading is out of its limits. It is planned as if it went on; somebody has to decide in Build.
+          </p>
+        )}
         <div>
           <h3>Why not sooner</h3>
           {reasons.length === 0 && <p className="soft">It begins as soon as the plan does.</p>}

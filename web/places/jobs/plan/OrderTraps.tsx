@@ -1,13 +1,11 @@
 import { jobAddress } from '../../../../contract/jobChange.ts';
-import { orderRule, stageTraps, type TrapFound } from '../../../../core/plan/traps.ts';
+import { orderRule, stageTraps, trapSubject } from '../../../../core/plan/traps.ts';
 import { trapText } from '../../../../wording/workPlan.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Panel } from '../../../widgets/Panel.tsx';
 import { StateMark } from '../../../widgets/StateMark.tsx';
 import { WithReason } from '../../../widgets/WithReason.tsx';
 import { useOpenJob } from '../openJob.ts';
-
-const subjectOf = ({ first, later }: TrapFound) => `${first.key} ${later.key}`;
 
 /** Where the order of this job's stages walks into a trap of the trade; somebody may go against it with a reason. */
 export function OrderTraps() {
@@ -19,10 +17,10 @@ export function OrderTraps() {
   );
   if (found.length === 0) return null;
   return (
-    <Panel title="Traps in the order" aside="by the trade’s own rules">
+    <Panel title="Traps in the order" aside="the plan keeps out of them, unless overruled">
       <div className="in stack">
         {found.map((trap) => {
-          const [rule, subject] = [orderRule(trap.trap), subjectOf(trap)];
+          const [rule, subject] = [orderRule(trap.trap), trapSubject(trap)];
           const last = job.decisions.findLast((one) => one.rule === rule && one.subject === subject);
           const overruled = last?.decision === 'overridden' ? last : null;
           return (
