@@ -47,3 +47,11 @@ export function beforeWorkingDays(toDay: number, days: number, { workingDays, cl
   }
   return null;
 }
+
+/** Working days from a day to another, the first counted and the last not; none where that is not later. */
+export function workingDaysIn(fromDay: number, toDay: number, { workingDays, closed }: WorkCalendar): number {
+  let count = 0;
+  for (let day = fromDay; day < Math.min(toDay, fromDay + FURTHEST); day++)
+    if (workingDays.includes(weekday(day)) && !closed.has(day)) count++;
+  return count;
+}

@@ -61,6 +61,33 @@ describe('who gets the one piece', () => {
   });
 });
 
+describe('where the plan says when it is ready', () => {
+  // Its stage begins on Tuesday week (the piece comes then), and could begin on Wednesday; ready on Friday week.
+  const planned = { day: FRIDAY + 11, wantedDay: FRIDAY + 5, readyDay: FRIDAY + 14 };
+  const ready = (change: Partial<Wanting>, partDay: number, onHand = 1) => {
+    const scarce = { onHand: 0, receipts: [{ day: partDay, quantity: onHand }], orderDays: 90 };
+    return choicesOf(scarce, [wanting('26-105', { plan: planned, ...change })], pace)[0]!.outcomes[0]!.readyDay;
+  };
+  test('by hand: as many working days sooner or later as its stage begins', () => {
+    expect(ready({}, FRIDAY + 11)).toBe(FRIDAY + 14);
+    // Two working days later, over the weekend: the Tuesday after.
+    expect(ready({}, FRIDAY + 13)).toBe(FRIDAY + 18);
+    // On Thursday: three working days sooner (Thursday, Friday, Monday), from Friday week to Tuesday.
+    expect(ready({}, FRIDAY + 6)).toBe(FRIDAY + 11);
+    // Sooner than the stage could begin anyhow it is of no use.
+    expect(ready({}, FRIDAY)).toBe(ready({}, FRIDAY + 5));
+  });
+  test('its other parts hold it as well, but no later than the plan has it', () => {
+    expect(ready({ otherPartsDay: FRIDAY + 10 }, FRIDAY)).toBe(FRIDAY + 13);
+    expect(ready({ otherPartsDay: FRIDAY + 40 }, FRIDAY)).toBe(FRIDAY + 14);
+  });
+  test('a stage that has its piece begins when the plan says, and later where it is taken away', () => {
+    const has = { plan: { ...planned, wantedDay: null } };
+    expect(ready(has, FRIDAY)).toBe(FRIDAY + 14);
+    expect(ready(has, FRIDAY + 12)).toBe(FRIDAY + 17);
+  });
+});
+
 describe('whatever there is and whoever wants it', () => {
   const jobs = fc
     .array(

@@ -1,4 +1,5 @@
-import { afterWorkingDays, type WorkCalendar } from '../practice/workingDays.ts';
+import { afterWorkingDays, beforeWorkingDays, type WorkCalendar, workingDaysIn } from '../practice/workingDays.ts';
+import type { PlannedBegin } from './neededDay.ts';
 
 /** A job that wants pieces of something scarce. */
 export interface Wanting {
@@ -13,6 +14,8 @@ export interface Wanting {
   /** The latest of its other parts that is awaited. */
   readonly otherPartsDay: number | null;
   readonly promisedDay: number | null;
+  /** By the plan: when it is ready, and when the stage that wants the pieces begins; null where it is not planned. @default null */
+  readonly plan?: (PlannedBegin & { readonly readyDay: number }) | null;
 }
 
 export interface Scarce {
@@ -52,8 +55,19 @@ export interface Choice {
 
 const INFINITE = Number.POSITIVE_INFINITY;
 
-/** The day a job is done when its pieces come on a day: then or when its other parts are there, and what is left to do. */
+/**
+ * The day a job is done when its pieces come on a day. By the plan where it plans the job: its day, moved by as many working
+ * days as the stage that wants them begins sooner or later; bays and people stay as the plan has them. Else what is left to
+ * do, from then or from when its other parts are there.
+ */
 function readyDay(job: Wanting, partDay: number, { today, hoursPerDay, calendar }: WorkPace): number | null {
+  if (job.plan) {
+    const { day, wantedDay, readyDay: planned } = job.plan;
+    const soonest = Math.min(day, Math.max(wantedDay ?? day, job.otherPartsDay ?? 0));
+    const begin = Math.max(today, soonest, partDay);
+    if (begin >= day) return afterWorkingDays(planned, workingDaysIn(day, begin, calendar), calendar);
+    return Math.max(begin, beforeWorkingDays(planned, workingDaysIn(begin, day, calendar), calendar) ?? planned);
+  }
   if (job.remainingHours === null) return null;
   const start = Math.max(today, partDay, job.otherPartsDay ?? 0);
   return afterWorkingDays(start, job.remainingHours / hoursPerDay, calendar);

@@ -44,7 +44,7 @@ describe('from when a part is needed', () => {
     const by = (of: Parameters<typeof begins>[0], promisedDay: number | null = FRIDAY) =>
       neededDays({ promisedDay, stages: STAGES }, 10, USUAL_CALENDAR, begins(of));
     // Bay and people let it begin then: sooner it is of no use, whatever the promise.
-    expect(by({ charger: [4, null] })('charger')).toEqual({ day: FRIDAY + 4, basis: 'plan', stage: 'charger' });
+    expect(by({ charger: [4, null] })('charger')).toMatchObject({ day: FRIDAY + 4, basis: 'plan', stage: 'charger' });
     // The charger keeps it until Monday; it could begin on Wednesday, and on Thursday the promise is still kept.
     expect(by({ charger: [3, -2] })('charger').day).toBe(FRIDAY - 1);
     // It keeps the stage, and the promise is kept all the same: from when it is used.

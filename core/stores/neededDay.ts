@@ -82,6 +82,8 @@ export interface NeededDay {
   readonly basis: NeededBasis;
   /** The stage that wants it. */
   readonly stage: string | null;
+  /** When that begins by the plan, where the day rests on it. */
+  readonly begin?: PlannedBegin;
 }
 
 /**
@@ -112,7 +114,7 @@ export function neededDays(
         : last === null
           ? begin.wantedDay
           : Math.max(begin.wantedDay, Math.min(begin.day, last));
-    return { day, basis: 'plan', stage: stage?.key ?? null };
+    return { day, basis: 'plan', stage: stage?.key ?? null, begin };
   };
 }
 

@@ -3,6 +3,7 @@ import type { Workshop } from '../../contract/workshop.ts';
 import { supplierRecord } from '../../core/buying/purchase.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { plannedBegins } from '../../core/plan/begins.ts';
+import { momentOf, type StoredPlan } from '../../core/plan/storedPlan.ts';
 import type { WorkCalendar } from '../../core/practice/workingDays.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { type NeededDay, neededDays, type StageToGo } from '../../core/stores/neededDay.ts';
@@ -39,6 +40,8 @@ export interface WantingLine {
 
 export interface JobToGo {
   readonly number: string;
+  /** By the plan; null where it is not planned, or something of it cannot be. */
+  readonly plannedDay: number | null;
   readonly promisedDay: number | null;
   readonly stages: readonly (StageToGo & { readonly id: string })[];
   /** Person-hours still to do; null without stages. */
@@ -162,9 +165,9 @@ export async function netting(
     where c.id = any(${sql.param(wanted)}::text[]) or ${only === null ? sql`c.reorder_at is not null` : sql`c.id = ${only}`}`);
   const lateness = await usualLateness(db);
   const jobIds = [...new Set(lineRows.flatMap(({ jobId }) => (jobId ? [jobId] : [])))];
-  const jobs = await jobsToGo(db, jobIds);
-  const kinds = new Map(parts.map(({ id, kind }) => [id, kind]));
   const [inForce] = await db.select({ body: workPlan.body }).from(workPlan).orderBy(desc(workPlan.id)).limit(1);
+  const jobs = await jobsToGo(db, jobIds, inForce?.body ?? null);
+  const kinds = new Map(parts.map(({ id, kind }) => [id, kind]));
   const begins = plannedBegins(inForce?.body ?? null);
   const needed = new Map(
     [...jobs].map(([id, job]) => {
@@ -228,7 +231,7 @@ const byNeededDay = (a: WantingLine, b: WantingLine): number =>
   (a.number < b.number ? -1 : 1);
 
 /** Stages and promises of jobs. */
-async function jobsToGo(db: Db | Tx, ids: readonly string[]): Promise<Map<string, JobToGo>> {
+async function jobsToGo(db: Db | Tx, ids: readonly string[], plan: StoredPlan | null): Promise<Map<string, JobToGo>> {
   if (ids.length === 0) return new Map();
   const { rows } = await db.execute<{
     id: string;
@@ -244,11 +247,14 @@ async function jobsToGo(db: Db | Tx, ids: readonly string[]): Promise<Map<string
         from kit_revision r, jsonb_array_elements(r.body -> 'stages') s where r.id = j.kit_revision_id),
       '[]'::json) as stages
     from job j where j.id = any(${sql.param(ids)}::uuid[])`);
+  const stuck = new Set(plan?.impossible.map(({ job }) => job));
+  const ready = new Map(plan?.jobs.map(({ number, to }) => [number, momentOf(to).day]));
   return new Map(
     rows.map(({ id, number, promised, stages }) => [
       id,
       {
         number,
+        plannedDay: stuck.has(number) ? null : (ready.get(number) ?? null),
         promisedDay: promised === null ? null : dayNumber(promised),
         stages,
         remainingHours:

@@ -69,10 +69,12 @@ async function choices(db: Db | Tx, net: Netting, item: StoredItem): Promise<All
   );
   const wanting = lines.map((line): Wanting => {
     const job = net.jobs.get(line.jobId!)!;
+    const begin = 'begin' in line.needed ? line.needed.begin : undefined;
     return {
       ...{ lineId: line.lineId, jobNumber: line.number, quantity: line.quantity, neededDay: line.needed.day },
       ...{ holds: line.state === 'inStores', remainingHours: job.remainingHours, promisedDay: job.promisedDay },
       otherPartsDay: others.get(line.lineId) ?? null,
+      plan: begin && job.plannedDay !== null ? { ...begin, readyDay: job.plannedDay } : null,
     };
   });
   const pace = { today: net.today, hoursPerDay: net.hoursPerDay, calendar: net.calendar };

@@ -56,7 +56,7 @@ describe('needs', () => {
     expect(rows.find(({ componentId }) => componentId === 'contactor-box-450')).toEqual(row);
     expect(lines.find(({ title }) => title === 'Hotel shuttle')).toMatchObject({
       from: 'order',
-      basis: 'stage',
+      basis: 'plan',
       short: 0,
     });
     expect(curve[0]).toMatchObject({ balance: await onHand(shop.pool(), 'contactor-box-450') });

@@ -86,7 +86,7 @@ test('several servers may bring the same database up to date at once', async () 
 test('the floor has places, open jobs, people and the clock in one answer', async () => {
   const odo = await shop.visitor('odo');
   const floor = (await odo.get('/floor')).body;
-  expect(floor.places).toHaveLength(7);
+  expect(floor.places).toHaveLength(8);
   expect(floor.jobs).toHaveLength(8);
   expect(floor.people).toHaveLength(8);
   expect(floor.onTheClock.map((entry: { initials: string }) => entry.initials).sort()).toEqual([

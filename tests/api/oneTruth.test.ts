@@ -62,6 +62,7 @@ function pageSheet(job: JobSheet, inputs: JobSheet['designs'][number]['inputs'] 
             parts: job.parts,
             rates,
             matchHours: job.matchHours,
+            planned: job.planned,
             today,
           },
           register: job.register,
