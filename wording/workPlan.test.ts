@@ -4,7 +4,16 @@ import type { PlanChange } from '../core/plan/planChange.ts';
 import type { Cause, Impossible } from '../core/plan/problem.ts';
 import type { StoredStage } from '../core/plan/storedPlan.ts';
 import { dayNumber } from '../core/quantity/format.ts';
-import { causeText, changeText, impossibleText, lateText, localText, planNames } from './workPlan.ts';
+import {
+  causeText,
+  changeText,
+  firmText,
+  impossibleText,
+  lateShort,
+  lateText,
+  localText,
+  planNames,
+} from './workPlan.ts';
 
 const stage = (id: string, name: string) => ({
   ...{ id, key: id, name, traits: [], after: [], hours: 4, hoursClocked: 0, people: 1, mostPeople: null, skill: '' },
@@ -62,6 +71,8 @@ describe('why a stage is not sooner', () => {
     [{ kind: 'moving', from: 'bay-1' }, 'its vehicle is moved here'],
     [{ kind: 'tool', tool: 'crimp tool', stageId: 'c' }, 'waits for the crimp tool, used for front box in of 26-104'],
     [{ kind: 'firm', firmId: 'x', stageId: null }, 'waits for the firm outside to have a slot'],
+    [{ kind: 'firm', firmId: 'trim', stageId: 'c' }, 'waits for Dunlin Trim, which has 26-104 then'],
+    [{ kind: 'firm', firmId: 'trim', stageId: null }, 'waits for Dunlin Trim to have a slot'],
     [{ kind: 'begun' }, 'has begun'],
   ] as readonly [Cause, string][])('%j', (cause, text) => expect(causeText(cause, planned, names).text).toBe(text));
   const waits = (why: StoredStage['waits']) => causeText({ kind: 'earliest' }, { ...planned, waits: why }, names);
@@ -94,6 +105,10 @@ test.each([
   [{ kind: 'noPlace', traits: ['lift', 'alignment'] }, 'no bay has what it needs: lift, alignment'],
   [{ kind: 'noPlace', traits: [] }, /draw one on the Floor/],
   [{ kind: 'before', stageId: 'b' }, 'waits for HV labels, which cannot be planned'],
+  [{ kind: 'noFirm', firmId: 'x' }, /given up on the Floor/],
+  [{ kind: 'out' }, /nobody has said until when/],
+  [{ kind: 'lessons', jobId: '26-101', lessons: 1 }, /waits for 1 lesson of 26-101/],
+  [{ kind: 'noTool', tool: 'crimp tool' }, 'there is no crimp tool'],
   [{ kind: 'tooFar' }, /two years/],
 ] as readonly [Impossible, string | RegExp][])('what cannot be planned: %j', (why, text) => {
   expect(impossibleText(why, names)).toMatch(text);
@@ -106,6 +121,13 @@ test.each([
   [{ kind: 'hold', stageId: 'c', day: '2026-12-01' }, 'Front box in of 26-104 not before 1 Dec'],
   [{ kind: 'hold', stageId: 'gone', day: null }, 'a stage begins when it can'],
   [{ kind: 'lift', placeId: 'bay-1' }, 'a lift in Bay 1'],
+  [{ kind: 'partLate', job: '26-103', componentId: 'box', days: -1 }, 'Contactor box for 26-103 1 day sooner'],
+  [{ kind: 'firm', stageId: 'c', firmId: 'trim', days: 1 }, 'Front box in of 26-104 at Dunlin Trim, 1 day there'],
+  [{ kind: 'firm', stageId: 'c', firmId: 'trim', days: 2.5 }, 'Front box in of 26-104 at Dunlin Trim, 2.5 days there'],
+  [{ kind: 'firm', stageId: 'c', firmId: null, days: null }, 'Front box in of 26-104 by our own people'],
+  [{ kind: 'person', like: 'p' }, 'one more person like Petra Lowen'],
+  [{ kind: 'tool', tool: 'crimp tool' }, 'one more crimp tool'],
+  [{ kind: 'overtime', hours: 2 }, '2 h more a day for everybody'],
   [{ kind: 'overtime', hours: 1.5 }, '1.5 h more a day for everybody'],
 ] as readonly [PlanChange, string][])('what if: %j', (change, text) => expect(changeText(change, facts)).toBe(text));
 
@@ -114,4 +136,16 @@ test('who is late, in a line', () => {
   expect(lateText([ready(0), ready(0)])).toBe('all 2 in time');
   expect(lateText([ready(0), ready(1)])).toBe('1 late of 2, 1 day in all');
   expect(lateText([ready(2), ready(1)])).toBe('2 late of 2, 3 days in all');
+});
+
+test('how many are late, for a small place', () => {
+  expect(lateShort({ lateJobs: 0, lateDays: 0 })).toBe('none late');
+  expect(lateShort({ lateJobs: 2, lateDays: 1 })).toBe('2 late, 1 day in all');
+});
+
+test('what slots a firm has', () => {
+  const firm = { id: 'x', name: 'X' };
+  expect(firmText({ ...firm, slots: 1, slotDays: [4, 2] })).toBe('one at a time, Tue Thu');
+  expect(firmText({ ...firm, slots: 3, slotDays: [] })).toBe('3 at a time');
+  expect(firmText({ ...firm, slots: null, slotDays: [] })).toBe('outside');
 });

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import type { NeedRow, NeedSheet } from '../../contract/needs.ts';
 import type { PurchaseRow, PurchaseSheet } from '../../contract/purchases.ts';
 import type { OfferRound, SupplierPart, SupplierRow, SupplierSheet } from '../../contract/suppliers.ts';
+import type { WorkPlanSheet } from '../../contract/workPlan.ts';
 import { dropLines, onHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -62,6 +63,25 @@ describe('needs', () => {
     expect(curve[0]).toMatchObject({ balance: await onHand(shop.pool(), 'contactor-box-450') });
     expect(row.needed).toBe(lines.reduce((sum, line) => sum + line.quantity, 0));
     expect((await ilse.get('/stores/needs/moon-rock')).status).toBe(404);
+  });
+  test('a part is wanted from when the plan begins its stage, and who gets it is told in days of the plan', async () => {
+    const { plan, facts } = (await ilse.get('/work-plan')).body as WorkPlanSheet;
+    const { lines, choices } = await need('contactor-box-450');
+    const shuttle = facts.jobs.find(({ title }) => title === 'Hotel shuttle')!;
+    const line = lines.find(({ title }) => title === 'Hotel shuttle')!;
+    const begins = plan!.stages
+      .filter(({ job }) => job === shuttle.number)
+      .map(({ from, wanted }) => wanted ?? from.slice(0, 10));
+    expect(begins).toContain(line.neededOn);
+    // With the piece on the day the plan reckons with, its job is ready when the plan says.
+    const planned = plan!.jobs.find(({ number }) => number === shuttle.number)!;
+    for (const { outcomes } of choices) {
+      const own = outcomes.find(({ number }) => number === shuttle.number)!;
+      const moved = Date.parse(own.readyOn!) - Date.parse(planned.to.slice(0, 10));
+      const stage = plan!.stages.find(({ job, waits }) => job === shuttle.number && waits?.kind === 'part');
+      if (!stage || own.partOn > stage.from.slice(0, 10)) expect(moved).toBeGreaterThanOrEqual(0);
+      else expect(moved).toBeLessThanOrEqual(0);
+    }
   });
   test('a scarce piece is taken from another job, with what that does to both, which is kept', async () => {
     const { choices, lines } = await need('contactor-box-450');

@@ -34,6 +34,17 @@ test('a late part and a rush job are thought of, compared with the plan as it st
   await expect(panel).toContainText('as it stands');
   await page.getByRole('button', { name: 'as it stands' }).click();
   await expect(panel).toBeHidden();
+  // All of them at once, against the plan as it stands.
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const table = page.getByRole('table', { name: 'What-ifs side by side' });
+  await expect(table.locator('[data-compared="Soren away a week"]')).toContainText(/in time|by \d+ day/);
+  await expect(table.locator('[data-compared="as it stands"]')).toContainText(/in time|by \d+ day/);
+  await fine(page);
+  await table.getByRole('button', { name: 'Soren away a week' }).click();
+  await expect(panel).toContainText('Soren Adaro away');
+  await table.getByRole('button', { name: 'as it stands' }).click();
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  await expect(table).toBeHidden();
 
   await page.getByRole('button', { name: 'New what-if' }).click();
   await choose(page, 'What is otherwise', 'A job counts more or less');

@@ -63,6 +63,16 @@ describe('pieces of a sheet come in', () => {
     open[0]!.answer([]);
     await Promise.all(both);
   });
+  test('a plan that was made moves the day of every job that is open', async () => {
+    openJobs.set('26-102', 'settled');
+    await mutate(keys.job('26-102'), { ...sheet, number: '26-102' }, { revalidate: false });
+    const planned = refreshTouched([{ job: null, resource: 'workPlan' }]);
+    await pause();
+    expect(open.map((one) => one.path).sort()).toEqual([`/jobs/${JOB}/head`, '/jobs/26-102/head']);
+    for (const { path, answer } of open) answer({ planned: { readyOn: path.includes(JOB) ? '2026-12-01' : null } });
+    await planned;
+    expect((await shown()).planned).toEqual({ readyOn: '2026-12-01' });
+  });
   test('a job that no page has open is not asked for', async () => {
     await refreshTouched([{ job: '26-999', resource: 'stage' }]);
     expect(open).toEqual([]);

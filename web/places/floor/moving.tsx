@@ -13,7 +13,11 @@ import { App, Tooltip } from 'antd';
 import type { CSSProperties, ReactNode } from 'react';
 import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { jobAddress } from '../../../contract/jobChange.ts';
+import { workPlanAddress } from '../../../contract/workPlan.ts';
+import { moveConflicts } from '../../../core/floor/moveConflicts.ts';
+import { conflictText } from '../../../wording/floor.ts';
 import { Refused, send } from '../../data/client.ts';
+import { useOfAddress } from '../../data/resources.ts';
 import { useMay } from '../../data/useMay.ts';
 import { type Box, nextPlace } from './nextPlace.ts';
 
@@ -46,7 +50,8 @@ const toNextPlace: KeyboardCoordinateGetter = (event, { context, currentCoordina
 
 /** The Floor on which vehicles are carried from place to place, with the pointer or with the arrow keys. */
 export function MovingFloor({ floor, children }: { floor: FloorData; children: ReactNode }) {
-  const { message } = App.useApp();
+  const { message, modal } = App.useApp();
+  const { data: plan } = useOfAddress(workPlanAddress.sheet, {});
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: SLOP_PX } }),
     useSensor(KeyboardSensor, { coordinateGetter: toNextPlace }),
@@ -57,6 +62,25 @@ export function MovingFloor({ floor, children }: { floor: FloorData; children: R
     const job = floor.jobs.find((one) => one.number === number);
     const placeId = to === NOT_HERE ? null : to;
     if (!job || job.placeId === placeId) return;
+    const conflicts = plan && placeId ? moveConflicts(plan.facts, plan.plan, number, placeId) : [];
+    if (conflicts.length === 0) return carryOut(job, placeId);
+    modal.confirm({
+      title: `${number} ${job.title} to ${placeName(to)}?`,
+      content: (
+        <ul className="plain">
+          {conflicts.map((one) => (
+            <li key={JSON.stringify(one)}>{conflictText(one, placeName)}</li>
+          ))}
+          <li className="soft">{`Moving takes ${plan?.facts.moveMinutes ?? 0} minutes.`}</li>
+        </ul>
+      ),
+      okText: 'Move it all the same',
+      cancelText: 'Leave it',
+      onOk: () => carryOut(job, placeId),
+    });
+  };
+  const carryOut = (job: FloorJob, placeId: string | null) => {
+    const { number } = job;
     send(jobAddress.move, { number }, { placeId, promised: job.promised, version: job.version }).catch(
       (error: unknown) => {
         if (!(error instanceof Refused)) throw error;

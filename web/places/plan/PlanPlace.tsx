@@ -16,6 +16,7 @@ import { JobsOfPlan } from './JobsOfPlan.tsx';
 import { NewWhatIf } from './NewWhatIf.tsx';
 import { PlanChart } from './PlanChart.tsx';
 import { type Bar, rowsOf, type View } from './rows.ts';
+import { SideBySide } from './SideBySide.tsx';
 import { UndoHand } from './UndoHand.tsx';
 import { useThought } from './useThought.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
@@ -49,6 +50,7 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
   const [hand, setHand] = useState<readonly PlanChange[] | null>(null);
   const [whatIf, setWhatIf] = useState<ScenarioRow | null>(null);
   const [thinking, setThinking] = useState(false);
+  const [compared, setCompared] = useState(false);
   const making = useSend(false, { typed: false });
   const changes = hand ?? whatIf?.changes ?? null;
   const { would, shown, facts: thought, sure } = useThought(sheet, changes);
@@ -97,8 +99,19 @@ function OpenPlan({ sheet }: { sheet: WorkPlanSheet }) {
           setWhatIf(next);
         }}
         onNew={() => setThinking(true)}
+        compared={compared}
+        onCompare={setCompared}
         jobs={shown?.jobs ?? null}
       />
+      {compared && sheet.scenarios.length > 0 && (
+        <SideBySide
+          sheet={sheet}
+          onChoose={(next) => {
+            setHand(null);
+            setWhatIf(next);
+          }}
+        />
+      )}
       <div className="plan-columns">
         {shown ? (
           <PlanChart

@@ -1,4 +1,4 @@
-import { PlusOutlined } from '@ant-design/icons';
+import { PlusOutlined, TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { hasRole } from '../../../contract/rights.ts';
 import { type ScenarioRow, type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
@@ -11,12 +11,15 @@ interface Props {
   readonly chosen: ScenarioRow | null;
   readonly onChoose: (scenario: ScenarioRow | null) => void;
   readonly onNew: () => void;
+  /** Whether all are held against each other. */
+  readonly compared: boolean;
+  readonly onCompare: (compared: boolean) => void;
   /** Of the plan that is shown; null without one. */
   readonly jobs: readonly StoredJobPlan[] | null;
 }
 
 /** The plan as it stands and the what-ifs beside it: pressing one shows the plan it would make. */
-export function WhatIfBar({ sheet, chosen, onChoose, onNew, jobs }: Props) {
+export function WhatIfBar({ sheet, chosen, onChoose, onNew, compared, onCompare, jobs }: Props) {
   const { role } = usePerson();
   return (
     <section className="sheet what-if" aria-label="What if">
@@ -37,6 +40,11 @@ export function WhatIfBar({ sheet, chosen, onChoose, onNew, jobs }: Props) {
       {hasRole(role, workPlanAddress.addScenario.may) && (
         <Button type="dashed" icon={<PlusOutlined />} onClick={onNew}>
           New what-if
+        </Button>
+      )}
+      {sheet.scenarios.length > 0 && (
+        <Button type="text" icon={<TableOutlined />} aria-pressed={compared} onClick={() => onCompare(!compared)}>
+          Side by side
         </Button>
       )}
       <span className={`push ${jobs?.some(({ lateDays }) => lateDays > 0) ? 'stop strong' : 'pass'}`} data-late>
