@@ -82,6 +82,32 @@ test('a vehicle is carried to another place with the pointer, and back with the 
   await expect(parked).toContainText('26-106');
 });
 
+test('what speaks against a move is said before it is done', async ({ page, address }) => {
+  await signIn(page, address, 'ilse');
+  const parked = page.getByRole('region', { name: 'Parked, not started' });
+  const bay = page.getByRole('region', { name: 'Bay 1' });
+  const handle = page.getByRole('button', { name: /^Move 26-104/ });
+  const carryOut = async () => {
+    const [from, to] = [(await handle.boundingBox())!, (await parked.boundingBox())!];
+    await page.mouse.move(from.x + 5, from.y + 5);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 30, from.y + 40, { steps: 4 });
+    await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+    await page.mouse.up();
+  };
+  await carryOut();
+  const dialog = page.getByRole('dialog', { name: /26-104 Bakery van to Parked, not started/ });
+  await expect(dialog).toContainText(/are on Rear box and drive in there now/);
+  await expect(dialog).toContainText('Moving takes 30 minutes');
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(bay).toContainText('26-104');
+  await carryOut();
+  await dialog.getByRole('button', { name: 'Move it all the same' }).click();
+  await expect(parked).toContainText('26-104');
+  await expect(bay).not.toContainText('26-104');
+});
+
 test('a component is changed by the form it was made with', async ({ page, address }) => {
   await signIn(page, address, 'ilse');
   await page.goto(`${address}/components/fuse`);
