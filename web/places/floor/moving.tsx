@@ -1,9 +1,12 @@
 import { HolderOutlined } from '@ant-design/icons';
 import {
+  type CollisionDetection,
   DndContext,
   type KeyboardCoordinateGetter,
   KeyboardSensor,
   PointerSensor,
+  pointerWithin,
+  rectIntersection,
   useDraggable,
   useDroppable,
   useSensor,
@@ -11,12 +14,13 @@ import {
 } from '@dnd-kit/core';
 import { App, Tooltip } from 'antd';
 import type { CSSProperties, ReactNode } from 'react';
+import { pathOf } from '../../../contract/address.ts';
 import type { FloorData, FloorJob } from '../../../contract/floor.ts';
 import { jobAddress } from '../../../contract/jobChange.ts';
-import { workPlanAddress } from '../../../contract/workPlan.ts';
+import { type WorkPlanSheet, workPlanAddress } from '../../../contract/workPlan.ts';
 import { moveConflicts } from '../../../core/floor/moveConflicts.ts';
 import { conflictText } from '../../../wording/floor.ts';
-import { Refused, send } from '../../data/client.ts';
+import { ask, Refused, send } from '../../data/client.ts';
 import { useOfAddress } from '../../data/resources.ts';
 import { useMay } from '../../data/useMay.ts';
 import { type Box, nextPlace } from './nextPlace.ts';
@@ -48,6 +52,12 @@ const toNextPlace: KeyboardCoordinateGetter = (event, { context, currentCoordina
   };
 };
 
+/** Where the pointer is, not where most of the drawn vehicle lies; with the keys there is no pointer. */
+const underPointer: CollisionDetection = (of) => {
+  const under = pointerWithin(of);
+  return under.length > 0 ? under : rectIntersection(of);
+};
+
 /** The Floor on which vehicles are carried from place to place, with the pointer or with the arrow keys. */
 export function MovingFloor({ floor, children }: { floor: FloorData; children: ReactNode }) {
   const { message, modal } = App.useApp();
@@ -58,11 +68,13 @@ export function MovingFloor({ floor, children }: { floor: FloorData; children: R
   );
   const placeName = (id: string | number | undefined) =>
     id === NOT_HERE ? 'not here yet' : (floor.places.find((place) => place.id === id)?.name ?? 'nowhere');
-  const move = (number: string, to: string) => {
+  const move = async (number: string, to: string) => {
     const job = floor.jobs.find((one) => one.number === number);
     const placeId = to === NOT_HERE ? null : to;
     if (!job || job.placeId === placeId) return;
-    const conflicts = plan && placeId ? moveConflicts(plan.facts, plan.plan, number, placeId) : [];
+    // Dropped before the plan was there, it is waited for; where it cannot be had, nothing speaks against the move.
+    const sheet = plan ?? (await ask<WorkPlanSheet>(pathOf(workPlanAddress.sheet, {})).catch(() => null));
+    const conflicts = sheet && placeId ? moveConflicts(sheet.facts, sheet.plan, number, placeId) : [];
     if (conflicts.length === 0) return carryOut(job, placeId);
     modal.confirm({
       title: `${number} ${job.title} to ${placeName(to)}?`,
@@ -71,7 +83,7 @@ export function MovingFloor({ floor, children }: { floor: FloorData; children: R
           {conflicts.map((one) => (
             <li key={JSON.stringify(one)}>{conflictText(one, placeName)}</li>
           ))}
-          <li className="soft">{`Moving takes ${plan?.facts.moveMinutes ?? 0} minutes.`}</li>
+          <li className="soft">{`Moving takes ${sheet?.facts.moveMinutes ?? 0} minutes.`}</li>
         </ul>
       ),
       okText: 'Move it all the same',
@@ -92,7 +104,8 @@ export function MovingFloor({ floor, children }: { floor: FloorData; children: R
   return (
     <DndContext
       sensors={sensors}
-      onDragEnd={({ active, over }) => over && move(String(active.id), String(over.id))}
+      collisionDetection={underPointer}
+      onDragEnd={({ active, over }) => over && void move(String(active.id), String(over.id))}
       accessibility={{
         announcements: {
           onDragStart: ({ active }) => `${active.id} is lifted.`,

@@ -33,7 +33,7 @@ export function NeedsLook({ picked }: { picked: string | null }) {
           aside={
             data && (
               <span className="row">
-                all jobs together, by promised day and order of stages
+                all jobs together, by the plan, else by promise
                 <button type="button" className="link" onClick={() => setAll(!all)}>
                   {all ? 'only what presses' : `and ${data.length - pressing.length} that are covered`}
                 </button>
@@ -101,7 +101,7 @@ function First({ row: { first, unitSize, state } }: { row: NeedRow }) {
       )}
       {first.neededOn ? `, ${dayText(first.neededOn)}` : ', no day promised'}
       <div className="soft small">
-        {state === 'late' && first.comesOn
+        {first.short === 0 && first.comesOn
           ? `comes ${dayText(first.comesOn)}`
           : `${stockText(first.short, unitSize)} missing`}
       </div>

@@ -98,11 +98,15 @@ function JobInPlan({ sheet }: { sheet: WorkPlanSheet }) {
                   stage.name
                 ),
               ),
-              words('Begins', ({ planned }) => (planned ? localText(planned.from) : '–'), { width: 118 }),
-              words('Ends', ({ planned }) => (planned ? localText(planned.to) : '–'), { width: 118 }),
-              words('Who and where', ({ planned }) =>
+              words('Begins', ({ planned }) => (planned ? localText(planned.from) : '–'), { width: 128 }),
+              words('Ends', ({ planned }) => (planned ? localText(planned.to) : '–'), { width: 128 }),
+              words('Who and where', ({ planned, stage }) =>
                 planned
-                  ? [...planned.people.map(names.person), planned.placeId && names.place(planned.placeId)]
+                  ? [
+                      ...planned.people.map(names.person),
+                      planned.placeId && names.place(planned.placeId),
+                      stage.firm && names.firm(stage.firm.id),
+                    ]
                       .filter(Boolean)
                       .join(', ')
                   : '',
