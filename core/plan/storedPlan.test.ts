@@ -4,7 +4,7 @@ import { plannedBegins } from './begins.ts';
 import { wrongs } from './checkPlan.fixture.ts';
 import { type FactJob, type FactStage, type PlanFacts, planGround } from './facts.ts';
 import { withChanges } from './planChange.ts';
-import { localTime, momentOf, plannedAgain, planWorkshop, type StoredPlan } from './storedPlan.ts';
+import { localTime, momentOf, plannedAgain, planWorkshop, readyDays, type StoredPlan } from './storedPlan.ts';
 import { learntSpread, sureDays } from './surePlan.ts';
 
 const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
@@ -64,6 +64,13 @@ describe('a plan of what is stored', () => {
     expect(made.impossible).toEqual([
       { stageId: 'align', job: '26-101', why: { kind: 'noPlace', traits: ['alignment'] } },
     ]);
+  });
+  test('tells the day each job is ready, and none where something of it cannot be planned', () => {
+    const stuck = stage('under water', 1, { skill: 'welding under water', after: ['x'] });
+    const made = plan(facts([job('26-101', [stage('x', 8), stuck]), job('26-102', [stage('y', 2)])]));
+    expect(readyDays(made)).toEqual({ '26-101': null, '26-102': '2026-11-24' });
+    const none = plan(facts([job('26-103', [{ ...stuck, after: [] }])]));
+    expect(readyDays(none)).toEqual({ '26-103': null });
   });
   test('holds an order of the trade that the network forgot, unless somebody goes against it', () => {
     const stages = [stage('rear', 3, { traits: ['rearBoxesIn'] }), stage('front', 3, { traits: ['frontBoxesIn'] })];

@@ -56,6 +56,15 @@ export function momentOf(text: LocalTime): Moment {
   return { day: dayNumber(day), minute: hours * 60 + minutes };
 }
 
+/** The day each job is ready by a plan, by its number; null where something of it cannot be planned. */
+export function readyDays({ jobs, impossible }: StoredPlan): Record<string, string | null> {
+  const days: Record<string, string | null> = Object.fromEntries(
+    jobs.map(({ number, to }) => [number, to.slice(0, 10)]),
+  );
+  for (const { job } of impossible) days[job] = null;
+  return days;
+}
+
 /** A plan that was stored, on the working time of now: what should have been before now is below nought. */
 export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[] {
   return stored.stages.map((one) => ({

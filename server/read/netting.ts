@@ -3,7 +3,7 @@ import type { Workshop } from '../../contract/workshop.ts';
 import { supplierRecord } from '../../core/buying/purchase.ts';
 import type { ComponentKind } from '../../core/component/sheets.ts';
 import { plannedBegins } from '../../core/plan/begins.ts';
-import { momentOf, type StoredPlan } from '../../core/plan/storedPlan.ts';
+import { readyDays, type StoredPlan } from '../../core/plan/storedPlan.ts';
 import type { WorkCalendar } from '../../core/practice/workingDays.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
 import { type NeededDay, neededDays, type StageToGo } from '../../core/stores/neededDay.ts';
@@ -247,14 +247,13 @@ async function jobsToGo(db: Db | Tx, ids: readonly string[], plan: StoredPlan | 
         from kit_revision r, jsonb_array_elements(r.body -> 'stages') s where r.id = j.kit_revision_id),
       '[]'::json) as stages
     from job j where j.id = any(${sql.param(ids)}::uuid[])`);
-  const stuck = new Set(plan?.impossible.map(({ job }) => job));
-  const ready = new Map(plan?.jobs.map(({ number, to }) => [number, momentOf(to).day]));
+  const ready = plan ? readyDays(plan) : {};
   return new Map(
     rows.map(({ id, number, promised, stages }) => [
       id,
       {
         number,
-        plannedDay: stuck.has(number) ? null : (ready.get(number) ?? null),
+        plannedDay: ready[number] ? dayNumber(ready[number]) : null,
         promisedDay: promised === null ? null : dayNumber(promised),
         stages,
         remainingHours:

@@ -25,12 +25,9 @@ const OFFER_SQL = `(select json_build_object('number', o.number, 'state', o.stat
     'changesWaiting', (select count(*)::int from addition a where a.job_id = j.id and a.state = 'priced'))
   from offer o where o.job_id = j.id and o.state <> 'withdrawn' order by o.number desc limit 1)`;
 
-/** The plan in force, as a table of its jobs; `readyOn` is null where something of a job cannot be planned. */
-export const PLANNED_JOBS_SQL = `select n.number, case when not bool_or(n.stuck) then left(max(n.until), 10) end as ready_on
-  from (select body from work_plan order by id desc limit 1) w, lateral (
-    select e.number, e.to as until, false as stuck from jsonb_to_recordset(w.body -> 'jobs') as e(number text, "to" text)
-    union all select x ->> 'job', null, true from jsonb_array_elements(w.body -> 'impossible') x) n
-  group by n.number`;
+/** The plan in force, as a table of its jobs; `ready_on` is null where something of a job cannot be planned. */
+export const PLANNED_JOBS_SQL = `select key as number, value as ready_on
+  from jsonb_each_text((select ready from work_plan order by id desc limit 1))`;
 
 const HEAD_SQL = `json_build_object(
   'id', j.id, 'number', j.number, 'title', v.name, 'state', j.state, 'version', j.version,

@@ -2,11 +2,12 @@ import { eq, inArray } from 'drizzle-orm';
 import { needsAddress } from '../../contract/needs.ts';
 import { needTable } from '../../wording/storesTables.ts';
 import { made, one } from '../db/one.ts';
-import { job, partLine, serialItem, stockTaken } from '../db/schema/index.ts';
+import { job, kitOrder, orderLine, partLine, serialItem, stockTaken } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { sendCsv } from '../read/sendCsv.ts';
 import { lockStock } from '../read/stock.ts';
+import { dayIn, freeForKit } from './freeForKit.ts';
 import { needRows, needSheet } from './needs.ts';
 
 export const needEndpoints = [
@@ -18,6 +19,13 @@ export const needEndpoints = [
   serve(needsAddress.take, ({ change, body, person, workshop, today }) =>
     change(async ({ tx, log, job: lock }) => {
       if (body.toLineId === body.fromLineId) throw new BadInput({ fromLineId: 'That is the same line.' });
+      const [packed] = await tx
+        .select({ number: kitOrder.number })
+        .from(orderLine)
+        .innerJoin(kitOrder, eq(kitOrder.id, orderLine.orderId))
+        .where(eq(orderLine.id, body.toLineId));
+      if (packed)
+        return freeForKit({ tx, log, job: lock }, body, { order: packed.number, byId: person.id, workshop, today });
       const jobs = await tx
         .select({ lineId: partLine.id, jobId: partLine.jobId })
         .from(partLine)
@@ -43,8 +51,6 @@ export const needEndpoints = [
       const sheet = await needSheet(tx, workshop, today, from.componentId);
       const after = sheet.choices.find(({ lineId }) => lineId === to.id);
       const before = sheet.choices.find(({ lineId }) => lineId === from.id);
-      const dayIn = (choice: typeof after, lineId: string) =>
-        choice?.outcomes.find((outcome) => outcome.lineId === lineId)?.readyOn ?? null;
       const [toAfter, fromAfter] = [dayIn(after, to.id), dayIn(after, from.id)];
       if (toAfter !== body.toReadyOn || fromAfter !== body.fromReadyOn)
         throw new RuleBroken('The days have moved since you looked. Look again, then decide.');

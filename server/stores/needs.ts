@@ -6,7 +6,7 @@ import { choicesOf, type Wanting } from '../../core/stores/allocation.ts';
 import { type Cover, type Need, netAll, netItem, stockCurve } from '../../core/stores/needs.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { one } from '../db/one.ts';
-import { type Netting, netting, type StoredItem } from '../read/netting.ts';
+import { type Netting, netting, type StoredItem, type WantingLine } from '../read/netting.ts';
 
 const iso = (day: number | null): string | null => (day === null ? null : isoDay(day));
 
@@ -60,7 +60,10 @@ export async function needSheet(
 
 /** Who could have what is there, when more want it than there is. */
 async function choices(db: Db | Tx, net: Netting, item: StoredItem): Promise<AllocationChoice[]> {
-  const lines = [...net.lines.values()].filter((line) => line.jobId !== null && line.componentId === item.componentId);
+  // Jobs, and kits that are being packed and have not all their pieces.
+  const lines = [...net.lines.values()].filter(
+    (line) => line.componentId === item.componentId && (line.jobId !== null || line.state === 'packing'),
+  );
   const wanted = lines.reduce((sum, { quantity }) => sum + quantity, 0);
   if (lines.length < 2 || wanted <= item.onHand || item.onHand === 0) return [];
   const others = await otherParts(
@@ -68,7 +71,7 @@ async function choices(db: Db | Tx, net: Netting, item: StoredItem): Promise<All
     lines.map(({ lineId }) => lineId),
   );
   const wanting = lines.map((line): Wanting => {
-    const job = net.jobs.get(line.jobId!)!;
+    const job = line.jobId === null ? packing(line) : net.jobs.get(line.jobId)!;
     const begin = 'begin' in line.needed ? line.needed.begin : undefined;
     return {
       ...{ lineId: line.lineId, jobNumber: line.number, quantity: line.quantity, neededDay: line.needed.day },
@@ -94,6 +97,11 @@ async function choices(db: Db | Tx, net: Netting, item: StoredItem): Promise<All
   }));
 }
 
+/** A kit is ready for the road on the day its last piece is there: nobody has to work on it. */
+const packing = ({ promised }: WantingLine) => ({
+  ...{ remainingHours: 0, plannedDay: null, promisedDay: promised === null ? null : dayNumber(promised) },
+});
+
 /** Of the jobs of these lines, the latest day another of their parts is due. */
 async function otherParts(db: Db | Tx, lineIds: readonly string[]): Promise<Map<string, number>> {
   const { rows } = await db.execute<{ id: string; due: string }>(sql`
@@ -105,9 +113,10 @@ async function otherParts(db: Db | Tx, lineIds: readonly string[]): Promise<Map<
 async function takenRows(db: Db | Tx, componentId: string): Promise<TakenRow[]> {
   const { rows } = await db.execute<TakenRow & Record<string, unknown>>(sql`
     select t.id, to_char(t.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as at, w.name as by,
-      f.number as "fromJob", g.number as "toJob", t.quantity, t.from_before::text as "fromBefore", t.from_after::text as "fromAfter",
+      f.number as "fromJob", coalesce(g.number, o.number) as "toJob", t.quantity, t.from_before::text as "fromBefore", t.from_after::text as "fromAfter",
       t.to_before::text as "toBefore", t.to_after::text as "toAfter", t.why
-    from stock_taken t join person w on w.id = t.by_id join job f on f.id = t.from_job_id join job g on g.id = t.to_job_id
+    from stock_taken t join person w on w.id = t.by_id join job f on f.id = t.from_job_id left join job g on g.id = t.to_job_id
+      left join kit_order o on o.id = t.to_order_id
     where t.component_id = ${componentId} order by t.at desc limit 20`);
   return rows;
 }

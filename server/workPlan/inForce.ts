@@ -3,7 +3,7 @@ import { desc, sql } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import type { PlanFacts } from '../../core/plan/facts.ts';
 import type { HandDone } from '../../core/plan/planChange.ts';
-import type { StoredPlan } from '../../core/plan/storedPlan.ts';
+import { readyDays, type StoredPlan } from '../../core/plan/storedPlan.ts';
 import type { Db, Transact, Tx } from '../db/connect.ts';
 import { workPlan } from '../db/schema/index.ts';
 import { workshopNow } from '../read/workshop.ts';
@@ -80,7 +80,10 @@ interface Kept {
 }
 
 export async function keepPlan(tx: Tx, kept: Kept): Promise<number> {
-  const [row] = await tx.insert(workPlan).values(kept).returning({ id: workPlan.id });
+  const [row] = await tx
+    .insert(workPlan)
+    .values({ ...kept, ready: readyDays(kept.body) })
+    .returning({ id: workPlan.id });
   await tx.execute(sql`delete from work_plan where id <= ${row!.id - KEPT}`);
   // A plan made by itself is nobody's deed and leaves no event: it is only told.
   const note = JSON.stringify({ id: row!.id, resource: 'workPlan', job: null, what: 'the plan' });

@@ -83,9 +83,31 @@ describe('needs', () => {
       else expect(moved).toBeLessThanOrEqual(0);
     }
   });
+  test('a kit that is packed may have it as well: it is freed from the job, which waits, once', async () => {
+    const { choices } = await need('contactor-box-450');
+    const kit = choices.find(({ number }) => number.startsWith('K'))!;
+    const from = choices.find(({ holds }) => holds)!;
+    const dayOf = (lineId: string) => kit.outcomes.find((one) => one.lineId === lineId)!.readyOn;
+    // It is on the shelf: the kit is ready today, the job by what comes next.
+    expect(dayOf(kit.lineId)).toBe((await ilse.get('/work-plan')).body.facts.now.day);
+    const body = {
+      ...{ toLineId: kit.lineId, fromLineId: from.lineId, why: 'the ferry leaves tomorrow' },
+      ...{ toReadyOn: dayOf(kit.lineId), fromReadyOn: dayOf(from.lineId) },
+    };
+    const moved = await ilse.send('post', '/stores/take', { ...body, toReadyOn: '2026-01-01' });
+    expect(moved.body.detail).toMatch(/days have moved since you looked/);
+    const both = await Promise.all([ilse.send('post', '/stores/take', body), ilse.send('post', '/stores/take', body)]);
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 422]);
+    const after = await need('contactor-box-450');
+    expect(after.lines.find(({ lineId }) => lineId === kit.lineId)).toMatchObject({ from: 'stock', short: 0 });
+    expect(after.lines.find(({ lineId }) => lineId === from.lineId)!.from).not.toBe('held');
+    expect(after.taken[0]).toMatchObject({ toJob: kit.number, fromJob: from.number, toAfter: body.toReadyOn });
+    // Back to the job, as it was for what follows.
+    await sql("update part_line set state = 'inStores' where id = $1", [from.lineId]);
+  });
   test('a scarce piece is taken from another job, with what that does to both, which is kept', async () => {
     const { choices, lines } = await need('contactor-box-450');
-    const to = choices.find(({ holds }) => !holds)!;
+    const to = choices.find(({ holds, number }) => !holds && !number.startsWith('K'))!;
     const from = choices.find(({ holds }) => holds)!;
     const dayOf = (lineId: string) => to.outcomes.find((one) => one.lineId === lineId)!.readyOn;
     const body = {

@@ -19,6 +19,7 @@ import { at, oneOf } from './columns.ts';
 import { file } from './files.ts';
 import { job, partLine } from './jobs.ts';
 import { component, stockPlace } from './library.ts';
+import { kitOrder } from './orders.ts';
 import { person } from './people.ts';
 
 const KINDS: [string, ...string[]] = [...STOCK_PLACE_KINDS];
@@ -246,9 +247,9 @@ export const stockTaken = pgTable(
     fromJobId: uuid('from_job_id')
       .notNull()
       .references(() => job.id),
-    toJobId: uuid('to_job_id')
-      .notNull()
-      .references(() => job.id),
+    /** A job has them now, or they are free for a kit order that is packed. */
+    toJobId: uuid('to_job_id').references(() => job.id),
+    toOrderId: uuid('to_order_id').references(() => kitOrder.id),
     quantity: integer('quantity').notNull(),
     /** Days each job was expected on before and after; null where nobody could say. */
     fromBefore: date('from_before'),
@@ -266,6 +267,8 @@ export const stockTaken = pgTable(
     index('stock_taken_from').on(t.fromJobId),
     index('stock_taken_to').on(t.toJobId),
     index('stock_taken_by').on(t.byId),
+    index('stock_taken_order').on(t.toOrderId),
+    check('stock_taken_one', sql`(${t.toJobId} is null) <> (${t.toOrderId} is null)`),
     check('stock_taken_two', sql`${t.fromJobId} <> ${t.toJobId}`),
   ],
 );

@@ -16,6 +16,8 @@ export const workPlan = pgTable(
     /** What stands for the facts it was made from: where theirs is another now, it does not hold any more. */
     factsKey: text('facts_key').notNull(),
     body: jsonb('body').$type<StoredPlan>().notNull(),
+    /** The day each job is ready, null where something of it cannot be planned: read with every job, the body is not. */
+    ready: jsonb('ready').$type<Readonly<Record<string, string | null>>>().notNull().default({}),
     /** What a hand did with it, and what was before; null where nobody laid one. */
     hand: jsonb('hand').$type<HandDone[]>(),
     undoneAt: at('undone_at'),

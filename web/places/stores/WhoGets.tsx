@@ -49,7 +49,10 @@ export function WhoGets({ sheet }: { sheet: NeedSheet }) {
           columns={({ words, actions }) => [
             words('Give it to', (choice) => (
               <>
-                <Link className="in-text" to={`/jobs/${choice.number}/parts`}>
+                <Link
+                  className="in-text"
+                  to={/^K/.test(choice.number) ? `/kits/orders/${choice.number}` : `/jobs/${choice.number}/parts`}
+                >
                   {choice.number}
                 </Link>
                 <div className="soft small">
@@ -134,6 +137,7 @@ function Take({ sheet, to, done }: { sheet: NeedSheet; to: AllocationChoice; don
           ? `${from.number} goes from ${dayText(before)} to ${dayText(after)}${late(from) > 0 ? `, ${days(late(from))} after its promise` : ''}.`
           : `${from.number} keeps its day.`}
       </p>
+      {/^K/.test(to.number) && <p className="soft">It is free then for whoever counts it into the crate.</p>}
       <TextField label="Why" value={why} onChange={setWhy} fault={form.faults.why} />
     </EntryForm>
   );
