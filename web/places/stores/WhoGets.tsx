@@ -20,12 +20,13 @@ type Outcome = AllocationChoice['outcomes'][number];
 /** The day a job is ready on, with how much that leaves of its promise. */
 function Ready({ outcome: { readyOn, promised, lateDays } }: { outcome: Outcome }) {
   if (!readyOn) return <span className="soft">no stages yet</span>;
-  if (lateDays > 0) return <span className="stop">{`${dayText(readyOn)}, ${days(lateDays)} late`}</span>;
   const spare = promised ? Math.round((Date.parse(promised) - Date.parse(readyOn)) / DAY_MS) : null;
   return (
-    <span className="pass">
+    <span className={lateDays > 0 ? 'stop' : 'pass'}>
       {dayText(readyOn)}
-      {spare !== null && spare > 0 && `, ${days(spare)} in hand`}
+      <div className="small">
+        {lateDays > 0 ? `${days(lateDays)} late` : spare !== null && spare > 0 && `${days(spare)} in hand`}
+      </div>
     </span>
   );
 }
@@ -46,7 +47,7 @@ export function WhoGets({ sheet }: { sheet: NeedSheet }) {
           rows={choices}
           rowKey={({ lineId }) => lineId}
           rowMark={(choice) => ({ 'data-choice': choice.number, className: choice.advised ? 'picked' : '' })}
-          columns={({ words, actions }) => [
+          columns={({ words }) => [
             words('Give it to', (choice) => (
               <>
                 <Link
@@ -60,6 +61,16 @@ export function WhoGets({ sheet }: { sheet: NeedSheet }) {
                   {choice.advised && choice.holds ? ', ' : ''}
                   {choice.holds ? 'as held now' : ''}
                 </div>
+                {may && !choice.holds && choices.some(({ holds }) => holds) && (
+                  <Button
+                    size="small"
+                    type={choice.advised ? 'primary' : 'default'}
+                    onClick={() => setGiving(choice.lineId)}
+                    aria-label={`Give it to ${choice.number}`}
+                  >
+                    Take it
+                  </Button>
+                )}
               </>
             )),
             ...jobs.map((job, i) =>
@@ -79,18 +90,6 @@ export function WhoGets({ sheet }: { sheet: NeedSheet }) {
               ) : (
                 <span className="pass">none</span>
               ),
-            ),
-            actions('Take', (choice) =>
-              may && !choice.holds && choices.some(({ holds }) => holds) ? (
-                <Button
-                  size="small"
-                  type={choice.advised ? 'primary' : 'default'}
-                  onClick={() => setGiving(choice.lineId)}
-                  aria-label={`Give it to ${choice.number}`}
-                >
-                  Take it
-                </Button>
-              ) : null,
             ),
           ]}
         />
