@@ -100,7 +100,7 @@ describe('a hand that is undone', () => {
     { kind: 'hold', stageId: 'x', day: '2026-12-24', before: null },
     { kind: 'firm', stageId: 'x', firmId: 'paint', days: 3, before: null },
     { kind: 'priority', job: '26-101', priority: 'rush', before: 'usual' },
-    { kind: 'partLate', job: '26-101', componentId: 'c', days: 8, lines: ['l'] },
+    { kind: 'partLate', job: '26-101', componentId: 'c', days: 8, lines: [{ id: 'l', due: '2026-12-18' }] },
     { kind: 'away', personId: 'a', from: '2026-12-01', to: '2026-12-02', absenceId: 'z' },
   ];
   test('leaves everything as it was, the last thing first', () => {

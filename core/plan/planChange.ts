@@ -34,7 +34,10 @@ export type HandDone =
   | (Extract<PlanChange, { kind: 'hold' }> & { readonly before: string | null })
   | (Extract<PlanChange, { kind: 'firm' }> & { readonly before: FactStage['firm'] })
   | (Extract<PlanChange, { kind: 'priority' }> & { readonly before: Priority })
-  | (Extract<PlanChange, { kind: 'partLate' }> & { readonly lines: readonly string[] })
+  | (Extract<PlanChange, { kind: 'partLate' }> & {
+      /** The lines it moved, with the day it gave them. */
+      readonly lines: readonly { readonly id: string; readonly due: string | null }[];
+    })
   | (Extract<PlanChange, { kind: 'away' }> & { readonly absenceId: string });
 
 /** The facts as they were before a hand was laid on the plan. */

@@ -116,7 +116,7 @@ export async function applyChanges(
         );
       if (rows.length === 0)
         throw new RuleBroken('This part is not on order for the job: there is no day that could be moved.');
-      await tx
+      const lines = await tx
         .update(partLine)
         .set({ due: sql`${partLine.due} + ${change.days}::int`, version: sql`${partLine.version} + 1` })
         .where(
@@ -124,8 +124,9 @@ export async function applyChanges(
             partLine.id,
             rows.map(({ id }) => id),
           ),
-        );
-      done.push({ ...change, lines: rows.map(({ id }) => id) });
+        )
+        .returning({ id: partLine.id, due: partLine.due });
+      done.push({ ...change, lines });
       const what = `expects ${rows[0]!.name} ${Math.abs(change.days)} days ${change.days < 0 ? 'sooner' : 'later'}`;
       await log({ what, resource: 'parts', id: rows[0]!.id, job: stored.number, after: change });
     }

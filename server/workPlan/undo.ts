@@ -32,11 +32,14 @@ export async function undoHand({ tx, log, job: lock }: Change, hand: readonly Ha
     new RuleBroken(
       `${what} has been changed since: undoing would change that too. Lay another hand on the plan instead.`,
     );
+  const stageNow = async (id: string) => {
+    const known = one(await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, id)), 'stage');
+    const stored = await lock({ id: known.jobId });
+    return { stored, row: one(await tx.select().from(stage).where(eq(stage.id, id)), 'stage') };
+  };
   for (const done of hand.toReversed()) {
     if (done.kind === 'hold') {
-      const known = one(await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, done.stageId)), 'stage');
-      const stored = await lock({ id: known.jobId });
-      const row = one(await tx.select().from(stage).where(eq(stage.id, done.stageId)), 'stage');
+      const { stored, row } = await stageNow(done.stageId);
       if (row.notBefore !== done.day || row.state === 'done') throw since(`“${row.name}” of ${stored.number}`);
       await tx
         .update(stage)
@@ -46,9 +49,7 @@ export async function undoHand({ tx, log, job: lock }: Change, hand: readonly Ha
       await log({ what, resource: 'stage', id: row.id, job: stored.number, before: done });
     }
     if (done.kind === 'firm') {
-      const known = one(await tx.select({ jobId: stage.jobId }).from(stage).where(eq(stage.id, done.stageId)), 'stage');
-      const stored = await lock({ id: known.jobId });
-      const row = one(await tx.select().from(stage).where(eq(stage.id, done.stageId)), 'stage');
+      const { stored, row } = await stageNow(done.stageId);
       if (row.firmId !== done.firmId || row.firmDays !== done.days || row.state === 'done')
         throw since(`“${row.name}” of ${stored.number}`);
       await tx
@@ -79,14 +80,18 @@ export async function undoHand({ tx, log, job: lock }: Change, hand: readonly Ha
     }
     if (done.kind === 'partLate') {
       const stored = await lock({ number: done.job });
-      const moved = await tx
+      const ids = done.lines.map(({ id }) => id);
+      const now = await tx.select().from(partLine).where(inArray(partLine.id, ids));
+      // A day that somebody has heard since is theirs, and so is a part that has come.
+      const same = ({ id, due }: (typeof done.lines)[number]) =>
+        now.some((line) => line.id === id && line.due === due && line.state === 'ordered');
+      if (!done.lines.every(same)) throw since(`When a part of ${done.job} comes`);
+      await tx
         .update(partLine)
         .set({ due: sql`${partLine.due} - ${done.days}::int`, version: sql`${partLine.version} + 1` })
-        .where(and(inArray(partLine.id, [...done.lines]), eq(partLine.state, 'ordered')))
-        .returning();
-      if (moved.length < done.lines.length) throw since(`A part of ${done.job} has come or`);
+        .where(inArray(partLine.id, ids));
       const what = 'expects a part as before';
-      await log({ what, resource: 'parts', id: done.lines[0]!, job: stored.number, before: done });
+      await log({ what, resource: 'parts', id: ids[0]!, job: stored.number, before: done });
     }
   }
 }

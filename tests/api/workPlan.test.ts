@@ -167,6 +167,20 @@ describe('a hand that is undone', () => {
     expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/has been changed since/)]);
     await sql("update stage set not_before = '2027-03-22' where id = $1", [stage.id]);
     expect((await undo(await sheet())).status).toBe(200);
+    // A supplier has told another day since.
+    const waits = (await sheet()).facts.jobs.find(({ parts }) => parts.some(({ due }) => due !== null))!;
+    const part = waits.parts.find(({ due }) => due !== null)!;
+    await hand([{ kind: 'partLate', job: waits.number, componentId: part.componentId, days: 4 }]);
+    const due = async () =>
+      (await sheet()).facts.jobs.find(({ number }) => number === waits.number)!.parts.map((one) => one.due);
+    const moved = await due();
+    const line =
+      "part_line set due = due + $1::int where job_id = (select id from job where number = $2) and state = 'ordered'";
+    await sql(`update ${line}`, [9, waits.number]);
+    expect((await undo(await sheet())).body.detail).toMatch(/When a part of .* has been changed since/);
+    await sql(`update ${line}`, [-9, waits.number]);
+    expect(await due()).toEqual(moved);
+    expect((await undo(await sheet())).status).toBe(200);
   });
   test('what was adopted from a what-if is undone like any other hand', async () => {
     const [job] = (await sheet()).facts.jobs;
