@@ -1,26 +1,17 @@
 import { describe, expect, test } from 'vitest';
+import { factBay, factJob, factPerson, factStage, planFactsOf } from '../plan/facts.fixture.ts';
 import type { FactJob, FactStage, PlanFacts } from '../plan/facts.ts';
 import { planWorkshop, type StoredPlan, type StoredStage } from '../plan/storedPlan.ts';
 import { moveConflicts } from './moveConflicts.ts';
 
-const stage = (id: string, change: Partial<FactStage> = {}): FactStage => ({
-  ...{ id, key: id, name: id, traits: [], after: [], hours: 4, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[], standsIn: string | null = null): FactJob => ({
-  ...{ number, title: `Van ${number}`, promised: null, priority: 'usual', standsIn, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-});
-const facts = (...jobs: FactJob[]): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
-  people: [{ id: 'a', name: 'Ada', initials: 'AD', skills: [], dayHours: null, hvUntil: null, away: [] }],
-  places: [
-    { id: 'one', name: 'Bay 1', lift: true, alignment: false },
-    { id: 'two', name: 'Bay 2', lift: false, alignment: true },
-  ],
-});
+const stage = (id: string, change: Partial<FactStage> = {}) => factStage(id, 4, change);
+const job = (number: string, stages: readonly FactStage[], standsIn: string | null = null) =>
+  factJob(number, stages, { standsIn });
+const facts = (...jobs: FactJob[]) =>
+  planFactsOf(jobs, {
+    people: [factPerson('a', { name: 'Ada', initials: 'AD' })],
+    places: [factBay('one'), factBay('two', { lift: false, alignment: true })],
+  });
 /** A plan as somebody might have made it: each stage of a job in a bay from a day on. */
 const planOf = (of: PlanFacts, ...where: readonly [id: string, placeId: string, day: number][]): StoredPlan => ({
   ...planWorkshop(of, null, { seed: 1, passes: 1 }),

@@ -1,28 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { wrongs } from './checkPlan.fixture.ts';
-import { type FactJob, type FactStage, type PlanFacts, planGround } from './facts.ts';
+import { factJob as job, planFactsOf, factStage as stage } from './facts.fixture.ts';
+import { type FactJob, type PlanFacts, planGround } from './facts.ts';
 import { type HandDone, withChanges, withoutHand } from './planChange.ts';
 import { plannedAgain, planWorkshop, type StoredPlan } from './storedPlan.ts';
 
-const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
-  ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
-  ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-  ...change,
-});
-// Tuesday 24 November 2026, 8:00; days of 7½ hours.
-const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [] },
-  people: [{ id: 'a', name: 'a', initials: 'a', skills: [], dayHours: null, hvUntil: null, away: [] }],
-  firms: [{ id: 'paint', name: 'Paint', slots: 1, slotDays: [2, 4] }],
-  places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
-  ...change,
-});
+const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}) =>
+  planFactsOf(jobs, { firms: [{ id: 'paint', name: 'Paint', slots: 1, slotDays: [2, 4] }], ...change });
 const plan = (of: PlanFacts, before: StoredPlan | null = null) => planWorkshop(of, before, { seed: 1, passes: 20 });
 const at = (of: StoredPlan, id: string) => of.stages.find((one) => one.id === id)!;
 const paint = (id: string, days: number, after: readonly string[] = []) =>

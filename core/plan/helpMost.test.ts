@@ -1,30 +1,13 @@
 import { describe, expect, test } from 'vitest';
+import { factBay, factJob as job, factPerson as person, planFactsOf, factStage as stage } from './facts.fixture.ts';
 import type { FactJob, FactStage, PlanFacts } from './facts.ts';
 import { candidates, helpMost } from './helpMost.ts';
 import { withChanges } from './planChange.ts';
 import { planWorkshop } from './storedPlan.ts';
 
-const stage = (id: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
-  ...{ id, key: id, name: id, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
-  ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-  ...change,
-});
-const person = (id: string, change = {}) => ({
-  ...{ id, name: id, initials: id, skills: [], dayHours: null, hvUntil: null, away: [] },
-  ...change,
-});
-const bay = (id: string, lift = true) => ({ id, name: id, lift, alignment: false });
-const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
-  ...{ people: [person('a'), person('b')], places: [bay('one'), bay('two', false)] },
-  ...change,
-});
+const bay = (id: string, lift = true) => factBay(id, { lift });
+const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}) =>
+  planFactsOf(jobs, { people: [person('a'), person('b')], places: [bay('one'), bay('two', false)], ...change });
 const EFFORT = { seed: 1, passes: 20 };
 const found = (of: PlanFacts) => helpMost(of, planWorkshop(of, null, EFFORT), EFFORT);
 const tried = (of: PlanFacts) => candidates(of, planWorkshop(of, null, EFFORT));

@@ -1,26 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { FactJob, FactStage, PlanFacts } from './facts.ts';
+import { factBay, factPerson, factJob as job, planFactsOf, factStage as stage } from './facts.fixture.ts';
+import type { FactJob, PlanFacts } from './facts.ts';
 import { isFull, loadOf } from './load.ts';
 import { planWorkshop } from './storedPlan.ts';
 
-const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
-  ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[]): FactJob => ({
-  ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-});
-// Tuesday 24 November 2026, 8:00; days of 7½ hours, five a week: what is left of this week is 30 hours, a whole one 37½.
-const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
-  people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours: null, hvUntil: null, away: [] })),
-  places: ['bay 1', 'bay 2'].map((id) => ({ id, name: id, lift: true, alignment: false })),
-  ...change,
-});
+// What is left of this week is 30 hours, a whole one 37½.
+const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}) =>
+  planFactsOf(jobs, {
+    ...{ people: [factPerson('a'), factPerson('b')], places: [factBay('bay 1'), factBay('bay 2')] },
+    ...change,
+  });
 const of = (given: PlanFacts) => loadOf(given, planWorkshop(given, null, { seed: 1, passes: 20 }));
 const row = (rows: ReturnType<typeof of>['people'], id: string) => rows.find((one) => one.id === id)!.weeks;
 

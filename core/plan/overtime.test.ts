@@ -1,23 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import type { FactJob, FactStage, PlanFacts } from './facts.ts';
+import { factPerson, factStage, factJob as job, planFactsOf } from './facts.fixture.ts';
+import type { FactJob, PlanFacts } from './facts.ts';
 import { overtimeHours } from './overtime.ts';
 import { withChanges } from './planChange.ts';
 import { planWorkshop } from './storedPlan.ts';
 
-const stage = (key: string, hours: number, people = 1): FactStage => ({
-  ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-});
-const job = (number: string, stages: readonly FactStage[]): FactJob => ({
-  ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-});
-const facts = (jobs: readonly FactJob[], dayHours: number | null = null): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
-  people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours, hvUntil: null, away: [] })),
-  places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
-});
+const stage = (key: string, hours: number, people = 1) => factStage(key, hours, { people });
+const facts = (jobs: readonly FactJob[], dayHours: number | null = null) =>
+  planFactsOf(jobs, { people: [factPerson('a', { dayHours }), factPerson('b', { dayHours })] });
 /** What so many hours more a day come to. */
 function over(of: PlanFacts, hours: number): number {
   const changes = hours > 0 ? [{ kind: 'overtime' as const, hours }] : [];

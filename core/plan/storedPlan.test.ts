@@ -2,31 +2,14 @@ import { describe, expect, test } from 'vitest';
 import { dayNumber } from '../quantity/format.ts';
 import { plannedBegins } from './begins.ts';
 import { wrongs } from './checkPlan.fixture.ts';
+import { factPerson, factJob as job, planFactsOf, factStage as stage } from './facts.fixture.ts';
 import { type FactJob, type FactStage, type PlanFacts, planGround } from './facts.ts';
 import { withChanges } from './planChange.ts';
 import { localTime, momentOf, plannedAgain, planWorkshop, readyDays, type StoredPlan } from './storedPlan.ts';
 import { learntSpread, sureDays } from './surePlan.ts';
 
-const stage = (key: string, hours: number, change: Partial<FactStage> = {}): FactStage => ({
-  ...{ id: key, key, name: key, traits: [], after: [], hours, hoursClocked: 0, people: 1, mostPeople: null },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
-  ...{ number, title: number, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-  ...change,
-});
-// Tuesday 24 November 2026, 8:00; days of 7½ hours with an hour's break at noon.
-const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanFacts => ({
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs },
-  people: ['a', 'b'].map((id) => ({ id, name: id, initials: id, skills: [], dayHours: null, hvUntil: null, away: [] })),
-  tools: [],
-  firms: [],
-  places: [{ id: 'bay', name: 'Bay', lift: true, alignment: false }],
-  ...change,
-});
+const facts = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}) =>
+  planFactsOf(jobs, { people: [factPerson('a'), factPerson('b')], ...change });
 const plan = (of: PlanFacts, before: StoredPlan | null = null) => planWorkshop(of, before, { seed: 1, passes: 20 });
 const at = (of: StoredPlan, id: string) => of.stages.find((one) => one.id === id)!;
 

@@ -1,13 +1,14 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { AllocationChoice, TakeBody } from '../../contract/needs.ts';
 import type { Workshop } from '../../contract/workshop.ts';
 import type { Change } from '../change.ts';
 import { made, one } from '../db/one.ts';
-import { orderLine, partLine, serialItem, stockTaken } from '../db/schema/index.ts';
+import { orderLine, partLine, stockTaken } from '../db/schema/index.ts';
 import { lockOrder } from '../orders/lock.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { lockStock } from '../read/stock.ts';
 import { needSheet } from './needs.ts';
+import { takeFrom } from './takeFrom.ts';
 
 /** The day a choice has a line's job, or kit, ready. */
 export const dayIn = (choice: AllocationChoice | undefined, lineId: string): string | null =>
@@ -49,26 +50,7 @@ export async function freeForKit(
   const [toAfter, fromAfter] = [dayIn(after, to.id), dayIn(after, from.id)];
   if (toAfter !== body.toReadyOn || fromAfter !== body.fromReadyOn)
     throw new RuleBroken('The days have moved since you looked. Look again, then decide.');
-  const items = await tx.select().from(serialItem).where(eq(serialItem.partLineId, from.id)).limit(wanted);
-  if (items.length > 0)
-    await tx
-      .update(serialItem)
-      .set({ partLineId: null })
-      .where(
-        inArray(
-          serialItem.id,
-          items.map(({ id }) => id),
-        ),
-      );
-  const left = from.quantity - wanted;
-  if (left > 0) {
-    const { componentId, jobId, packedIn } = from;
-    await tx.insert(partLine).values({ componentId, jobId, packedIn, from: from.from, quantity: wanted });
-  }
-  await tx
-    .update(partLine)
-    .set({ ...(left > 0 ? { quantity: left } : { state: 'missing' as const }), version: from.version + 1 })
-    .where(eq(partLine.id, from.id));
+  await takeFrom(tx, from, wanted, null);
   const days = { fromBefore: dayIn(before, from.id), fromAfter, toBefore: dayIn(before, to.id), toAfter };
   const row = made(
     await tx

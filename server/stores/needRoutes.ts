@@ -2,13 +2,14 @@ import { eq, inArray } from 'drizzle-orm';
 import { needsAddress } from '../../contract/needs.ts';
 import { needTable } from '../../wording/storesTables.ts';
 import { made, one } from '../db/one.ts';
-import { job, kitOrder, orderLine, partLine, serialItem, stockTaken } from '../db/schema/index.ts';
+import { job, kitOrder, orderLine, partLine, stockTaken } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken } from '../problems.ts';
 import { sendCsv } from '../read/sendCsv.ts';
 import { lockStock } from '../read/stock.ts';
 import { dayIn, freeForKit } from './freeForKit.ts';
 import { needRows, needSheet } from './needs.ts';
+import { takeFrom } from './takeFrom.ts';
 
 export const needEndpoints = [
   serve(needsAddress.list, ({ db, workshop, today }) => needRows(db, workshop, today)),
@@ -54,34 +55,10 @@ export const needEndpoints = [
       const [toAfter, fromAfter] = [dayIn(after, to.id), dayIn(after, from.id)];
       if (toAfter !== body.toReadyOn || fromAfter !== body.fromReadyOn)
         throw new RuleBroken('The days have moved since you looked. Look again, then decide.');
-      const left = from.quantity - to.quantity;
-      // What goes over keeps its numbers; what stays is held on.
-      const items = await tx.select().from(serialItem).where(eq(serialItem.partLineId, from.id)).limit(to.quantity);
-      if (items.length > 0)
-        await tx
-          .update(serialItem)
-          .set({ partLineId: to.id })
-          .where(
-            inArray(
-              serialItem.id,
-              items.map(({ id }) => id),
-            ),
-          );
       // What was ordered for the one comes for the other now.
-      const swapped = left === 0 && to.purchaseLineId !== null && to.quantity === from.quantity;
+      const swapped = to.purchaseLineId !== null && to.quantity === from.quantity;
       const waits = { state: 'ordered' as const, due: to.due, purchaseLineId: to.purchaseLineId };
-      await tx
-        .update(partLine)
-        .set({
-          quantity: left > 0 ? left : from.quantity,
-          ...(swapped ? waits : { state: left > 0 ? ('inStores' as const) : ('missing' as const) }),
-          version: from.version + 1,
-        })
-        .where(eq(partLine.id, from.id));
-      if (left > 0) {
-        const { componentId, jobId, packedIn } = from;
-        await tx.insert(partLine).values({ componentId, jobId, packedIn, from: from.from, quantity: to.quantity });
-      }
+      await takeFrom(tx, from, to.quantity, to.id, swapped ? waits : null);
       await tx
         .update(partLine)
         .set({ state: 'inStores', due: null, purchaseLineId: null, version: to.version + 1 })

@@ -43,7 +43,7 @@ export function planning(): Row[] {
     const keys = Float64Array.from(many.stages, ({ jobId }, i) => due.get(jobId)! + (i % 20));
     const recipe = { keys, gates: new Float64Array(many.jobs.length) };
     decode(ground, recipe);
-    return median([1, 2, 3].map(() => timed(() => decode(ground, recipe))[1]));
+    return median(Array.from({ length: 9 }, () => timed(() => decode(ground, recipe))[1]));
   };
   const [few, many] = [once(60), once(600)];
   const growth = many / few;

@@ -1,45 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import type { FactJob, FactStage, PlanFacts } from '../../../core/plan/facts.ts';
+import { factBay, factPerson, factStage, factJob as job, planFactsOf } from '../../../core/plan/facts.fixture.ts';
+import type { FactStage } from '../../../core/plan/facts.ts';
 import type { StoredPlan, StoredStage } from '../../../core/plan/storedPlan.ts';
 import { dayNumber } from '../../../core/quantity/format.ts';
 import { asDays, rowsOf } from './rows.ts';
 
-const stage = (id: string, change: Partial<FactStage> = {}): FactStage => ({
-  ...{
-    id,
-    key: id,
-    name: `Stage ${id}`,
-    traits: [],
-    after: [],
-    hours: 4,
-    hoursClocked: 0,
-    people: 1,
-    mostPeople: null,
-  },
-  ...{ skill: '', liveHv: false, state: 'waiting', notBefore: null, onIt: [], tools: [], took: null, firm: null },
-  ...change,
-});
-const job = (number: string, stages: readonly FactStage[], change: Partial<FactJob> = {}): FactJob => ({
-  ...{ number, title: `Van ${number}`, promised: null, priority: 'usual', standsIn: null, parts: [], stages },
-  ...{ follows: null, out: null, overruled: [] },
-  ...change,
-});
-const person = (id: string, skills: string[]) => ({
-  ...{ id, name: id.toUpperCase(), initials: id, skills, dayHours: null, hvUntil: null, away: [] },
-});
-const facts: PlanFacts = {
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, tools: [] },
-  people: [person('a', ['trim']), person('b', [])],
-  firms: [
-    { id: 'paint', name: 'Paint', slots: 2, slotDays: [2] },
-    { id: 'idle', name: 'Idle', slots: null, slotDays: [] },
-  ],
-  places: [
-    { id: 'one', name: 'Bay 1', lift: true, alignment: false },
-    { id: 'two', name: 'Bay 2', lift: false, alignment: true },
-  ],
-  jobs: [
+const stage = (id: string, change: Partial<FactStage> = {}) => factStage(id, 4, { name: `Stage ${id}`, ...change });
+const person = (id: string, skills: string[]) => factPerson(id, { name: id.toUpperCase(), skills });
+const facts = planFactsOf(
+  [
     job('26-101', [stage('x', { state: 'inHand' }), stage('y'), stage('late', { liveHv: true })], {
       promised: '2026-11-26',
     }),
@@ -49,7 +18,15 @@ const facts: PlanFacts = {
       stage('trip', { traits: ['away'] }),
     ]),
   ],
-};
+  {
+    people: [person('a', ['trim']), person('b', [])],
+    firms: [
+      { id: 'paint', name: 'Paint', slots: 2, slotDays: [2] },
+      { id: 'idle', name: 'Idle', slots: null, slotDays: [] },
+    ],
+    places: [factBay('one', { name: 'Bay 1' }), factBay('two', { name: 'Bay 2', lift: false, alignment: true })],
+  },
+);
 const at = (
   id: string,
   jobOf: string,
