@@ -68,8 +68,10 @@ const FIELDS: Record<PlanChange['kind'], Joi.ObjectSchema> = {
   partLate: Joi.object({
     job: jobNumber.required(),
     componentId: componentId('Part').required(),
-    days: whole('Days later', -365, 365).invalid(0).required(),
-  }),
+    days: whole('Days later', -365, 365).required(),
+  }).custom((change: { days: number }, helpers) =>
+    change.days === 0 ? faultAt(helpers, 'days', 'Days later', 'are none: that changes nothing') : change,
+  ),
   away: Joi.object({ personId: uuid('Person').required(), ...days }).custom(inOrder),
   priority: Joi.object({ job: jobNumber.required(), priority: priority.required() }),
   hold: Joi.object({ stageId: stageId.required(), day: isoDate('Not before').allow(null).required() }),

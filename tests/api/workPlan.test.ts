@@ -113,6 +113,7 @@ describe('a hand on the plan', () => {
     ],
     ['no such stage', { kind: 'hold', stageId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', day: null }],
     ['a part a year and a day late', { kind: 'partLate', job: '26-101', componentId: 'x', days: 366 }],
+    ['a part on the day it comes anyhow', { kind: 'partLate', job: '26-101', componentId: 'x', days: 0 }],
     ['nothing', undefined],
   ])('%s is said at its field', async (_, change) => {
     const answer = await hand(change ? [change as PlanChange] : []);

@@ -37,7 +37,7 @@ export function LoadTable({ facts, plan, of }: { facts: PlanFacts; plan: StoredP
                 return (
                   <div className="load" role="img" aria-label={said} title={said}>
                     {one.able === 0 ? (
-                      <span className="soft small">away</span>
+                      <span className="soft small whole">away</span>
                     ) : (
                       <>
                         <i style={{ height: `${Math.round(share * 22)}px` }} className={isFull(one) ? 'full' : ''} />

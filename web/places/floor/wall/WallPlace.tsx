@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { FloorData, FloorJob } from '../../../../contract/floor.ts';
 import { workPlanAddress } from '../../../../contract/workPlan.ts';
 import { clock, dayOf, dayText, forHowLong, weekdayAndDay } from '../../../../wording/dates.ts';
+import { outText } from '../../../../wording/floor.ts';
 import { JOB_STATE_NAME } from '../../../../wording/work.ts';
 import { useLive } from '../../../data/live.ts';
 import { useFloor, useOfAddress } from '../../../data/resources.ts';
@@ -66,6 +67,7 @@ interface Shown {
 }
 
 function OnWall({ job, floor, now, today, ready }: Shown) {
+  const { timeZone } = useWorkshop();
   const place = floor.places.find(({ id }) => id === job.placeId);
   const on = floor.onTheClock.filter(({ jobNumber }) => jobNumber === job.number);
   const stopped = job.stages.find(({ state }) => state === 'stopped');
@@ -75,18 +77,20 @@ function OnWall({ job, floor, now, today, ready }: Shown) {
   const done = job.stages.filter(({ state }) => state === 'done').length;
   const late = job.promised !== null && (ready ?? today) > job.promised;
   return (
-    <section className={stopped ? 'is-stopped' : waits ? 'is-waiting' : ''} data-wall={job.number}>
+    <section className={stopped ? 'is-stopped' : waits || job.out ? 'is-waiting' : ''} data-wall={job.number}>
       <div className="head">
         <h2>{job.title}</h2>
         <span>{place?.name ?? 'not here'}</span>
       </div>
       <p className="stage">
-        <StateMark mark={stopped ? 'stop' : waits ? 'waiting' : inHand ? 'half' : 'open'} />{' '}
+        <StateMark mark={stopped ? 'stop' : waits || job.out ? 'waiting' : inHand ? 'half' : 'open'} />{' '}
         {stopped
           ? `Stopped: ${stopped.name}`
-          : waits
-            ? JOB_STATE_NAME[job.state]
-            : (inHand?.name ?? (next ? `Next: ${next.name}` : JOB_STATE_NAME[job.state]))}
+          : job.out
+            ? outText(job.out, now, timeZone)
+            : waits
+              ? JOB_STATE_NAME[job.state]
+              : (inHand?.name ?? (next ? `Next: ${next.name}` : JOB_STATE_NAME[job.state]))}
       </p>
       <div className="so-far" role="img" aria-label={`${done} of ${job.stages.length} stages finished`}>
         {job.stages.map((stage) => (

@@ -78,7 +78,7 @@ export function DashPanel({ job, lines }: { job: Job; lines: readonly DashRow[] 
             words('Calibrated', (row) => <Proved row={row} />),
             actions('What can be done', (row) =>
               may ? (
-                <span className="row" style={{ justifyContent: 'flex-end' }}>
+                <span className="row" style={{ justifyContent: 'flex-end', flexWrap: 'nowrap' }}>
                   <Button size="small" onClick={() => setOpen(row)} aria-label={`Change ${row.name}`}>
                     Change
                   </Button>
