@@ -3,6 +3,7 @@ import request from 'supertest';
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { SessionInfo } from '../../contract/session.ts';
 import { ENDPOINTS } from '../../server/endpoints.ts';
+import { inDays } from '../day.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -72,7 +73,7 @@ const leaf = fc.oneof(
     'clearance',
     'wren-kit-c',
     'module-n6',
-    '2026-12-24',
+    inDays(27),
     'measured',
     'wheelbase',
     '\u0000',

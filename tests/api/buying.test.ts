@@ -4,6 +4,7 @@ import type { NeedRow, NeedSheet } from '../../contract/needs.ts';
 import type { PurchaseRow, PurchaseSheet } from '../../contract/purchases.ts';
 import type { OfferRound, SupplierPart, SupplierRow, SupplierSheet } from '../../contract/suppliers.ts';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import { inDays } from '../day.ts';
 import { dropLines, onHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -94,7 +95,7 @@ describe('needs', () => {
       ...{ toLineId: kit.lineId, fromLineId: from.lineId, why: 'the ferry leaves tomorrow' },
       ...{ toReadyOn: dayOf(kit.lineId), fromReadyOn: dayOf(from.lineId) },
     };
-    const moved = await ilse.send('post', '/stores/take', { ...body, toReadyOn: '2026-01-01' });
+    const moved = await ilse.send('post', '/stores/take', { ...body, toReadyOn: inDays(-330) });
     expect(moved.body.detail).toMatch(/days have moved since you looked/);
     // Ten at once, half of them word for word the same.
     const ten = Array.from({ length: 10 }, (_, i) => ({ ...body, why: i % 2 ? body.why : `${body.why} ${i}` }));
@@ -119,7 +120,7 @@ describe('needs', () => {
       ...{ toReadyOn: dayOf(to.lineId), fromReadyOn: dayOf(from.lineId) },
     };
     expect((await jory.send('post', '/stores/take', body)).status).toBe(403);
-    const moved = await ilse.send('post', '/stores/take', { ...body, fromReadyOn: '2026-01-01' });
+    const moved = await ilse.send('post', '/stores/take', { ...body, fromReadyOn: inDays(-330) });
     expect([moved.status, moved.body.detail]).toEqual([422, expect.stringMatching(/days have moved since you looked/)]);
     const both = await Promise.all([ilse.send('post', '/stores/take', body), ilse.send('post', '/stores/take', body)]);
     expect(both.map(({ status }) => status).sort()).toEqual([200, 422]);
@@ -150,12 +151,12 @@ describe('an order', () => {
     expect((await write([['coolant-hose-19', 1500, 640]])).body.fields['lines.0.quantity']).toBe(
       'Whole metres are ordered.',
     );
-    const made = await write([['hv-label-set', 4, 100]], { ...dollars, rateDay: '2026-11-20' });
+    const made = await write([['hv-label-set', 4, 100]], { ...dollars, rateDay: inDays(-7) });
     expect(await order(made.body.number)).toMatchObject({
       currency: 'USD',
       totalCents: 400,
       ownCents: 368,
-      rateDay: '2026-11-20',
+      rateDay: inDays(-7),
     });
   });
   test('goes out as PDF and CSV, and all of them as CSV', async () => {
@@ -184,11 +185,11 @@ describe('an order', () => {
     expect(sheet.lines[0]!.forJobs).toEqual([job.number]);
     await ilse.send('post', `/purchases/${number}/confirm`, {
       ...{
-        lines: [{ lineId: sheet.lines[0]!.id, promisedOn: '2027-03-01', priceCents: 12_500 }],
+        lines: [{ lineId: sheet.lines[0]!.id, promisedOn: inDays(94), priceCents: 12_500 }],
         version: sheet.version,
       },
     });
-    expect(await line()).toMatchObject({ state: 'ordered', due: '2027-03-01' });
+    expect(await line()).toMatchObject({ state: 'ordered', due: inDays(94) });
     expect(await order(number)).toMatchObject({ state: 'confirmed', totalCents: 37_500 });
     expect((await receive(number, 'N-1', [arrived(sheet.lines[0]!.id, 1)])).status).toBe(200);
     // One came, two are wanted: it waits on.
@@ -297,7 +298,7 @@ describe('an invoice', () => {
       ilse.send('post', `/purchases/${number}/invoices`, {
         ...{
           number: n,
-          day: '2026-11-20',
+          day: inDays(-7),
           taxCents: 0,
           totalCents,
           lines: [{ lineId: line!.id, quantity, priceCents }],
@@ -376,7 +377,7 @@ describe('a price list', () => {
         currency: 'EUR',
         rateMillionths: 1_000_000,
         rateDay: null,
-        pricedOn: '2026-11-20',
+        pricedOn: inDays(-7),
       },
       ...more,
     });
@@ -389,14 +390,14 @@ describe('a price list', () => {
     const list = 'Item,Price,Lead days\nbs-50,200.00,9\nBS-99,5.00,1';
     expect((await take(list, gbp)).body.fields).toHaveProperty('rateDay');
     expect((await take('Name,Price\nx,5')).body.fields.text).toMatch(/No column of part numbers/);
-    const { body: taken } = await take(list, { ...gbp, rateDay: '2026-11-19' });
+    const { body: taken } = await take(list, { ...gbp, rateDay: inDays(-8) });
     expect(taken).toMatchObject({ changed: 1, alike: 0, left: 1 });
     expect(await cable()).toMatchObject({
-      ...{ priceCents: 23_000, leadDays: 9, pricedOn: '2026-11-20' },
-      foreign: { currency: 'GBP', cents: 20_000, rateMillionths: 1_150_000, rateDay: '2026-11-19' },
+      ...{ priceCents: 23_000, leadDays: 9, pricedOn: inDays(-7) },
+      foreign: { currency: 'GBP', cents: 20_000, rateMillionths: 1_150_000, rateDay: inDays(-8) },
     });
     const table = (await ilse.get('/suppliers/brae-switchgear/parts.csv')).text;
-    expect(table).toContain('BS-50,"HV cable 50 mm², 10 m with lugs",230,9,2026-11-20,200,GBP,1.15,2026-11-19');
+    expect(table).toContain(`BS-50,"HV cable 50 mm², 10 m with lugs",230,9,${inDays(-7)},200,GBP,1.15,${inDays(-8)}`);
     expect((await ilse.send('post', `/price-lists/${taken.id}/undo`)).body).toEqual({ undone: 1 });
     expect(await cable()).toEqual({ ...before, partNumber: 'BS-50' });
     expect((await ilse.send('post', `/price-lists/${taken.id}/undo`)).status).toBe(422);

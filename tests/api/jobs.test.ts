@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { BriefLineBody } from '../../contract/brief.ts';
 import type { NewJob } from '../../contract/jobChange.ts';
 import { dayNumber } from '../../core/quantity/format.ts';
+import { inDays } from '../day.ts';
 import { openWorkshop } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -87,7 +88,7 @@ describe('a new job', () => {
     ['model not in the library', body({ variantId: 'wren-99' }), 'variantId', 'Choose a model from the library.'],
     [
       'date in the past',
-      body({ brief: [wish({ kind: 'readyBy', amount: dayNumber('2026-01-05') })] }),
+      body({ brief: [wish({ kind: 'readyBy', amount: dayNumber(inDays(-326)) })] }),
       'brief.0.amount',
       /^The date is in the past: today is /,
     ],
@@ -441,11 +442,11 @@ describe('where the vehicle stands', () => {
     expect(taken.body.fields.placeId).toMatch(/^Bay 2 holds \d\d-\d{3} Mobile library\. Move that first\.$/);
     expect((await put(job.number, 'roof', job.version)()).body.fields.placeId).toBe('There is no such place.');
     expect((await put(job.number, 'parked', job.version, '2027-13-01')()).body.fields.promised).toMatch(/not a date/);
-    const moved = await put(job.number, 'outside', job.version, '2027-01-15')();
+    const moved = await put(job.number, 'outside', job.version, inDays(49))();
     expect(moved.status).toBe(200);
     expect(await ilse.job('Luggage tug')).toMatchObject({
       placeId: 'outside',
-      promised: '2027-01-15',
+      promised: inDays(49),
       version: job.version + 1,
     });
     expect((await put(job.number, 'parked', job.version)()).status).toBe(409);

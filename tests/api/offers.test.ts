@@ -5,6 +5,7 @@ import type { JobSheet } from '../../contract/job.ts';
 import type { ActualSheet, PriceSheet } from '../../contract/offers.ts';
 import type { OfferBody, OfferLine } from '../../core/offer/offer.ts';
 import { offerSums } from '../../core/offer/sums.ts';
+import { inDays } from '../day.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -103,7 +104,7 @@ describe('an offer', () => {
       'body.lines.0.componentId': 'Choose a part from the catalogue.',
     });
     expect(
-      await change({ foreign: { currency: 'QQQ' as 'EUR', cents: 1, rateMillionths: 1, rateDay: '2026-11-01' } }),
+      await change({ foreign: { currency: 'QQQ' as 'EUR', cents: 1, rateMillionths: 1, rateDay: inDays(-26) } }),
     ).toHaveProperty('body.lines.0.foreign.currency');
     expect(await change({}, { contingencyShare: 2 })).toHaveProperty('body.contingencyShare');
     expect(await change({}, { validUntil: '2026-02-30' })).toHaveProperty('body.validUntil');
@@ -113,7 +114,7 @@ describe('an offer', () => {
     await ilse.send('post', `/offers/${draft.id}/refresh`, { version: 2 });
     const again = (await price(number)).offers[0]!;
     expect(again.body.lines.length).toBeGreaterThan(5);
-    const old = { ...again.body, validUntil: '2026-01-01' };
+    const old = { ...again.body, validUntil: inDays(-330) };
     await ilse.send('put', `/offers/${draft.id}`, { body: old, version: 3 });
     expect((await ilse.send('post', `/offers/${draft.id}/send`, { version: 4 })).body.fields).toHaveProperty(
       'validUntil',
@@ -285,8 +286,8 @@ describe('what it takes', () => {
           .filter(({ state }) => state === 'accepted')
           .reduce((sum, { netCents }) => sum + netCents, 0),
     );
-    const foreign = { currency: 'GBP', cents: 10_000, rateMillionths: 1_150_000, rateDay: '2026-11-20' };
-    const cost = { text: 'Alignment on the mainland', cents: 0, foreign, day: '2026-11-20' };
+    const foreign = { currency: 'GBP', cents: 10_000, rateMillionths: 1_150_000, rateDay: inDays(-7) };
+    const cost = { text: 'Alignment on the mainland', cents: 0, foreign, day: inDays(-7) };
     const post = (more: object) => ilse.send('post', `/jobs/${number}/costs`, { ...cost, ...more });
     expect((await post({ foreign: null })).body.fields).toHaveProperty('cents');
     expect((await post({ day: '2199-01-01' })).body.fields).toHaveProperty('day');

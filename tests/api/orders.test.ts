@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { OrderRow, OrderSheet } from '../../contract/orders.ts';
+import { inDays } from '../day.ts';
 import { putAllOnHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -9,8 +10,6 @@ const visitors = {} as Record<'ilse' | 'jory' | 'mabel' | 'odo', Visitor>;
 beforeAll(async () => {
   for (const name of ['ilse', 'jory', 'mabel', 'odo'] as const) visitors[name] = await shop.visitor(name);
 });
-const DAY = 86_400_000;
-const day = (n: number) => new Date(Date.now() + n * DAY).toISOString().slice(0, 10);
 const orderOf = async (number: string): Promise<OrderSheet> => (await visitors.ilse.get(`/orders/${number}`)).body;
 const clientOf = async (name: string): Promise<string> =>
   (await sql('select id from client where name = $1', [name])).rows[0].id;
@@ -18,7 +17,7 @@ const partner = () => clientOf('Ferry Yard Conversions');
 const terms = async (part: object = {}) => ({
   ...{ clientId: await clientOf('Round Bay Grocers'), clientName: '', clientContact: '' },
   ...{ revisionId: 'wren-kit-c', variantId: 'wren-11', options: [], kind: 'sent', fitter: 'partner' },
-  ...{ partnerId: await partner(), vehicle: 'of 1971', promisedOn: day(20), comesOn: null, note: '' },
+  ...{ partnerId: await partner(), vehicle: 'of 1971', promisedOn: inDays(20), comesOn: null, note: '' },
   ...part,
 });
 const take = async (part: object = {}) => {
@@ -69,7 +68,7 @@ async function pack(number: string, but: { readonly uncounted?: string; readonly
   for (const kind of ['lithium', 'instructions', 'notIncluded'] as const)
     if (kind !== 'lithium' || but.lithium !== false)
       await visitors.jory.send('put', `/orders/${number}/papers`, {
-        ...{ kind, reference: 'UN 3481, 17', givenBy: 'freight agent', day: day(-1) },
+        ...{ kind, reference: 'UN 3481, 17', givenBy: 'freight agent', day: inDays(-1) },
       });
   const order = await orderOf(number);
   await visitors.ilse.send('put', `/orders/${number}`, changeOf(order, { loanTool: '' }));
@@ -104,8 +103,12 @@ describe('kit orders', () => {
       { revisionId: 'Revision A is withdrawn: only a released one is sold.' },
     ],
     ['an option it has not', { options: ['gold'] }, { options: 'This kit has no such option.' }],
-    ['a day that has passed', { promisedOn: '2026-01-05' }, { promisedOn: /^Promised for is in the past/ }],
-    ['a vehicle that comes first', { comesOn: day(1) }, { comesOn: 'Vehicle comes on is before the kit is promised.' }],
+    ['a day that has passed', { promisedOn: inDays(-326) }, { promisedOn: /^Promised for is in the past/ }],
+    [
+      'a vehicle that comes first',
+      { comesOn: inDays(1) },
+      { comesOn: 'Vehicle comes on is before the kit is promised.' },
+    ],
     [
       'live work by a client',
       { fitter: 'client', partnerId: null },
@@ -119,7 +122,7 @@ describe('kit orders', () => {
     ],
     [
       'a shop whose approval will be over',
-      { promisedOn: day(400) },
+      { promisedOn: inDays(400) },
       { partnerId: /ends on .*, before the kit is promised/ },
     ],
   ])('refuses %s, at its field', async (_, part, fields) => {
@@ -372,8 +375,14 @@ describe('shops that may fit', () => {
   test('an approval is given until a day, once a kit, and ended with a reason', async () => {
     const clientId = await clientOf('Round Bay Grocers');
     const give = (part: object = {}) =>
-      visitors.ilse.send('post', '/approvals', { clientId, kitId: 'wren-kit', validUntil: day(90), note: '', ...part });
-    expect((await give({ validUntil: '2026-01-01' })).body.fields.validUntil).toMatch(/in the past/);
+      visitors.ilse.send('post', '/approvals', {
+        clientId,
+        kitId: 'wren-kit',
+        validUntil: inDays(90),
+        note: '',
+        ...part,
+      });
+    expect((await give({ validUntil: inDays(-330) })).body.fields.validUntil).toMatch(/in the past/);
     const { body } = await give();
     expect((await give()).body.fields.kitId).toMatch(/has an approval for it until/);
     expect((await visitors.ilse.send('post', `/approvals/${body.id}/end`, { why: 'moved away' })).status).toBe(200);

@@ -3,6 +3,7 @@ import request from 'supertest';
 import { describe, expect, test } from 'vitest';
 import type { OpenSession, PersonRow } from '../../contract/people.ts';
 import { DEMO_PASSWORD } from '../../server/config.ts';
+import { inDays } from '../day.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop({ signInTries: 200 });
@@ -118,7 +119,7 @@ describe('who runs the workshop', () => {
 });
 
 describe('high-voltage authorisations', () => {
-  const days = { validFrom: '2026-01-01', validUntil: '2031-01-01', givenBy: 'a school', paper: 'no. 7' };
+  const days = { validFrom: inDays(-330), validUntil: inDays(1496), givenBy: 'a school', paper: 'no. 7' };
   const hvUntil = async (name: string) => (await (await shop.visitor(name)).get('/session')).body.person.hvUntil;
   test('count from their first day, until their last, or until they are ended with a reason', async () => {
     const ilse = await shop.visitor('ilse');
@@ -131,10 +132,10 @@ describe('high-voltage authorisations', () => {
       'givenBy',
       'paper',
     ]);
-    await ilse.send('post', path, { ...days, validFrom: '2030-01-01' });
+    await ilse.send('post', path, { ...days, validFrom: inDays(1131) });
     expect(await hvUntil('jory')).toBeNull();
     const { body } = await ilse.send('post', path, days);
-    expect(await hvUntil('jory')).toBe('2031-01-01');
+    expect(await hvUntil('jory')).toBe(inDays(1496));
     expect((await ilse.send('post', `/authorisations/${body.id}/end`, { why: '' })).body.fields.why).toMatch(/needed/);
     expect((await ilse.send('post', `/authorisations/${body.id}/end`, { why: 'eyesight' })).status).toBe(200);
     expect(await hvUntil('jory')).toBeNull();
@@ -175,7 +176,7 @@ test('live work confirmed while the authorisation it rests on is being ended nev
   );
   const stage = rows[0].id;
   const { id } = await rowOf(ilse, 'Soren Adaro');
-  const days = { validFrom: '2026-01-01', validUntil: '2031-01-01', givenBy: 'a school', paper: 'no. 7' };
+  const days = { validFrom: inDays(-330), validUntil: inDays(1496), givenBy: 'a school', paper: 'no. 7' };
   for (let round = 0; round < 25; round++) {
     await sql('update time_entry set "to" = now() where "to" is null');
     await sql("update stage set after = '{}', state = 'waiting', hv_confirmed = false where id = $1", [stage]);

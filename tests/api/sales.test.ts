@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import type { OwnVehicleRow } from '../../contract/ownVehicles.ts';
 import type { SaleRow } from '../../contract/sales.ts';
 import type { OfferLine } from '../../core/offer/offer.ts';
+import { inDays } from '../day.ts';
 import { dropLines, onHand, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -134,7 +135,7 @@ describe('a vehicle of the workshop’s own', () => {
       registration: '',
       colour: 'grey',
     },
-    ...{ boughtOn: '2026-06-01', boughtFrom: 'a farm', purchaseCents: 300_000, convertedBefore: true },
+    ...{ boughtOn: inDays(-179), boughtFrom: 'a farm', purchaseCents: 300_000, convertedBefore: true },
   };
   const row = async (id: string) =>
     ((await ilse.get('/own-vehicles')).body as OwnVehicleRow[]).find((one) => one.id === id)!;
@@ -159,7 +160,7 @@ describe('a vehicle of the workshop’s own', () => {
     });
     const { number } = opened.body;
     expect((await ilse.get(`/jobs/${number}`)).body.client.name).toBe('Tarrow Quay Works');
-    const cost = { text: 'Bodywork outside', cents: 120_000, foreign: null, day: '2026-06-10' };
+    const cost = { text: 'Bodywork outside', cents: 120_000, foreign: null, day: inDays(-170) };
     expect((await ilse.send('post', `/jobs/${number}/costs`, cost)).status).toBe(200);
     expect(await row(id)).toMatchObject({ workCents: 120_000, costCents: 420_000, marginCents: null });
     const { version, ...now } = await row(id);
@@ -172,7 +173,7 @@ describe('a vehicle of the workshop’s own', () => {
           purchaseCents,
           convertedBefore,
           valueCents: 400_000,
-          valuedOn: '2026-11-01',
+          valuedOn: inDays(-26),
           version,
         },
         ...more,
@@ -184,7 +185,7 @@ describe('a vehicle of the workshop’s own', () => {
     const sell = (more: object = {}) =>
       ilse.send('post', `/own-vehicles/${id}/sell`, {
         ...{
-          soldOn: new Date().toISOString().slice(0, 10),
+          soldOn: inDays(0),
           soldTo: 'Ola Winter',
           contact: '',
           soldCents: 500_000,
@@ -192,7 +193,7 @@ describe('a vehicle of the workshop’s own', () => {
           ...more,
         },
       });
-    expect((await sell({ soldOn: '2026-01-01' })).body.fields).toHaveProperty('soldOn');
+    expect((await sell({ soldOn: inDays(-330) })).body.fields).toHaveProperty('soldOn');
     expect((await sell()).status).toBe(200);
     expect((await sell({ version: 3 })).body.detail).toMatch(/was sold to Ola Winter/);
     expect(await row(id)).toMatchObject({ marginCents: 80_000, sold: true });

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import type { NumberPage, NumberRow, NumberSheet, PackRow, RecallAnswer } from '../../contract/numbers.ts';
 import type { BinLine, BinRow, ItemPage, ItemSheet, StocktakeRow } from '../../contract/stores.ts';
 import type { OfferLine } from '../../core/offer/offer.ts';
+import { inDays } from '../day.ts';
 import { dropLines, putOnHand } from './stock.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
@@ -340,7 +341,7 @@ describe('grading', () => {
     ).rows as { id: string; serial: string }[];
   const graded = (id: string, more: object = {}) =>
     jory.send('post', `/stores/numbers/${id}/gradings`, {
-      ...{ day: '2026-05-02', capacityAh: 97.4, energyWh: null, resistanceOhm: 0.004, temperatureC: 21, currentA: 40 },
+      ...{ day: inDays(-209), capacityAh: 97.4, energyWh: null, resistanceOhm: 0.004, temperatureC: 21, currentA: 40 },
       ...{ fromV: null, toV: null, method: 'typed from the tester', logFileId: null, ...more },
     });
   test('the newest counts, none is changed; a charger is not graded, nor a day to come, nor nothing', async () => {
@@ -353,7 +354,7 @@ describe('grading', () => {
     const charger = (await sql("select id from serial_item where component_id = 'charger-33' limit 1")).rows[0]
       .id as string;
     expect((await graded(charger)).body.detail).toMatch(/only modules are graded/);
-    expect((await graded(one!.id, { day: new Date().toISOString().slice(0, 10) })).status).toBe(200);
+    expect((await graded(one!.id, { day: inDays(0) })).status).toBe(200);
     expect(((await ilse.get(`/stores/numbers/${one!.id}`)).body as NumberSheet).graded).toMatchObject({
       capacityAh: 97.4,
     });
@@ -493,7 +494,7 @@ describe('refurbishing', () => {
     expect((await put(4)).body.detail).toMatch(/^Stores have 3 free/);
     expect((await put(2)).status).toBe(200);
     const hours = (more: object) =>
-      jory.send('post', `/refurbishing/${order}/hours`, { hours: 2.5, day: '2026-11-20', what: '', ...more });
+      jory.send('post', `/refurbishing/${order}/hours`, { hours: 2.5, day: inDays(-7), what: '', ...more });
     expect((await hours({ day: '2199-01-01' })).body.fields).toHaveProperty('day');
     expect((await hours({ hours: 30 })).body.fields).toHaveProperty('hours');
     expect((await hours({})).status).toBe(200);
@@ -528,7 +529,7 @@ describe('refurbishing', () => {
     expect(scrapped.body.detail).toMatch(/being refurbished: it leaves its bin once/);
     const end = (more: object = {}) =>
       jory.send('post', `/refurbishing/${order}/end`, {
-        ...{ good: true, ended: 'two hours at full load, 61 °C', warrantyUntil: '2027-11-20', version: 1, ...more },
+        ...{ good: true, ended: 'two hours at full load, 61 °C', warrantyUntil: inDays(358), version: 1, ...more },
       });
     expect((await end({ version: 9 })).status).toBe(409);
     expect((await end({ ended: '' })).body.fields).toHaveProperty('ended');
@@ -536,7 +537,7 @@ describe('refurbishing', () => {
     expect((await end({ version: 2 })).body.detail).toMatch(/is over/);
     expect(await inBins()).toMatchObject({ beingRefurbished: false });
     expect(await sheet()).toMatchObject({
-      warrantyUntil: '2027-11-20',
+      warrantyUntil: inDays(358),
       refurbishing: [{ state: 'done', endedBy: 'Jory Opie' }],
     });
     expect((await sell('REF-1')).status).toBe(200);

@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import type { StageRow } from '../../contract/stages.ts';
 import type { ToolRow } from '../../contract/tools.ts';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import { inDays } from '../day.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -18,12 +19,11 @@ const tools = async () => (await ilse.get('/tools')).body as ToolRow[];
 const toolOf = async (number: string) => (await tools()).find((tool) => tool.number === number)!;
 const stageOf = async (key: string): Promise<StageRow> =>
   (await ilse.job('Bakery van')).stages.find((stage) => stage.key === key)!;
-const day = (from: number) => new Date(Date.now() + from * 86_400_000).toISOString().slice(0, 10);
 const BODY = { kind: 'Multimeter', name: 'Multimeter', number: 'MM-9', calibrated: true, paper: 'c 9', kept: 'crib' };
 
 describe('the register', () => {
   test('takes a tool once by its number, in words as they are asked for', async () => {
-    const body = { ...BODY, calibratedUntil: day(100) };
+    const body = { ...BODY, calibratedUntil: inDays(100) };
     expect((await jory.send('post', '/tools', body)).status).toBe(403);
     expect((await ilse.send('post', '/tools', body)).status).toBe(200);
     expect((await ilse.send('post', '/tools', { ...body, number: 'mm-9' })).body.fields.number).toMatch(/already/);
@@ -59,7 +59,7 @@ describe('work that takes a tool', () => {
       "update stage set state = 'done', finished_at = now(), finished_by_id = (select id from person limit 1) where job_id = (select job_id from stage where id = $1) and position < (select position from stage where id = $1)",
       [stage.id],
     );
-    await sql("update tool set calibrated_until = '2026-01-01' where kind = 'hv crimp tool'");
+    await sql("update tool set calibrated_until = $1 where kind = 'hv crimp tool'", [inDays(-330)]);
     const on = (kind: string, cause: string | null = null) =>
       jory.send('post', `/stages/${stage.id}/clock-on`, { kind, cause });
     const refused = await on('work');
@@ -72,7 +72,7 @@ describe('work that takes a tool', () => {
       kind: 'noTool',
       tool: 'hv crimp tool',
     });
-    await sql("update tool set calibrated_until = $1 where number = 'HC-1'", [day(0)]);
+    await sql("update tool set calibrated_until = $1 where number = 'HC-1'", [inDays(0)]);
     expect((await on('work')).status).toBe(200);
   });
   test('a reading names what it was taken with: of its kind, to be had, in date', async () => {
@@ -84,7 +84,7 @@ describe('work that takes a tool', () => {
     expect((await read(null)).body.fields.toolId).toBe('Say with which micro-ohmmeter.');
     expect((await read((await toolOf('TW-1')).id)).body.fields.toolId).toMatch(/something else/);
     expect((await read('00000000-0000-4000-8000-000000000000')).body.fields.toolId).toMatch(/register/);
-    await sql('update tool set calibrated_until = $1 where id = $2', [day(-1), ohm.id]);
+    await sql('update tool set calibrated_until = $1 where id = $2', [inDays(-1), ohm.id]);
     expect((await read(ohm.id)).body.fields.toolId).toMatch(/run out/);
     // It was in date when it was read, by whoever could tell it today only.
     const hour = (from: number) => new Date(Date.now() + from * 3_600_000).toISOString();
@@ -95,7 +95,7 @@ describe('work that takes a tool', () => {
     expect((await jory.send('post', `/steps/${step.id}/readings`, body, yesterday)).status).toBe(200);
     await sql('update tool set calibrated_until = null where id = $1', [ohm.id]);
     expect((await read(ohm.id)).body.fields.toolId).toMatch(/never been calibrated/);
-    await sql('update tool set calibrated_until = $1 where id = $2', [day(3), ohm.id]);
+    await sql('update tool set calibrated_until = $1 where id = $2', [inDays(3), ohm.id]);
     expect((await read(ohm.id)).status).toBe(200);
     expect((await stageOf('connectors')).steps.find(({ id }) => id === step.id)!.reading).toMatchObject({
       tool: 'Micro-ohmmeter MO-1',

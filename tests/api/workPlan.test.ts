@@ -7,6 +7,7 @@ import { plannedAgain } from '../../core/plan/storedPlan.ts';
 import { connect } from '../../server/db/connect.ts';
 import { makeAnew } from '../../server/workPlan/inForce.ts';
 import { startPlanMaker } from '../../server/workPlan/planner.ts';
+import { atClock, inDays, mondayFrom } from '../day.ts';
 import { openWorkshop, type Visitor } from './workshop.ts';
 
 const shop = openWorkshop();
@@ -14,12 +15,14 @@ let ilse: Visitor;
 let jory: Visitor;
 const sql = (text: string, values: unknown[] = []) => shop.pool().query(text, values);
 // A working morning, so that nothing depends on when the tests run.
-const MORNING = new Date('2027-03-01T08:30:00Z');
+const MONDAY = mondayFrom(90);
+const day = (n: number) => inDays(MONDAY + n);
+const MORNING = atClock(day(0), '08:30');
 beforeAll(async () => {
   [ilse, jory] = (await Promise.all(['ilse', 'jory'].map((one) => shop.visitor(one)))) as [Visitor, Visitor];
   await sql('update time_entry set "to" = now() where "to" is null');
-  await sql("update job set promised = '2027-03-12' where promised is not null");
-  await sql("update authorisation set valid_until = '2028-01-01'");
+  await sql('update job set promised = $1 where promised is not null', [day(11)]);
+  await sql('update authorisation set valid_until = $1', [day(306)]);
 });
 const sheet = async () => (await ilse.get('/work-plan')).body as WorkPlanSheet;
 const make = () => ilse.send('post', '/work-plan');
@@ -32,7 +35,7 @@ describe('the plan of the workshop', () => {
     expect((await make()).status).toBe(200);
     const { plan, facts, stale, madeBy } = await sheet();
     expect([stale, madeBy]).toEqual([false, 'Ilse Marrow']);
-    expect(facts.now).toEqual({ day: '2027-03-01', minute: 510 });
+    expect(facts.now).toEqual({ day: day(0), minute: 510 });
     expect(facts.jobs.map(({ title }) => title).sort()).toEqual([
       'Bakery van',
       'Fire tender',
@@ -53,7 +56,7 @@ describe('the plan of the workshop', () => {
   });
   test('is stale once something it rests on has changed, and is made anew by itself, once', async () => {
     const { number, version } = await ilse.job('Bakery van');
-    const place = { placeId: null, promised: '2027-03-20', version };
+    const place = { placeId: null, promised: day(19), version };
     expect((await ilse.send('put', `/jobs/${number}/place`, place)).status).toBe(200);
     expect((await sheet()).stale).toBe(true);
     const maker = startPlanMaker();
@@ -71,12 +74,12 @@ describe('a hand on the plan', () => {
   test('a stage is held, and let go again; what rests on it moves', async () => {
     const before = await sheet();
     const stage = before.facts.jobs.flatMap(({ stages }) => stages).find(({ state }) => state === 'waiting')!;
-    expect((await hand([{ kind: 'hold', stageId: stage.id, day: '2027-03-08' }])).status).toBe(200);
+    expect((await hand([{ kind: 'hold', stageId: stage.id, day: day(7) }])).status).toBe(200);
     const held = (await sheet()).plan!.stages.find(({ id }) => id === stage.id)!;
-    expect(held.from >= '2027-03-08').toBe(true);
+    expect(held.from >= day(7)).toBe(true);
     expect(held.waits).toMatchObject({ kind: 'held' });
     await hand([{ kind: 'hold', stageId: stage.id, day: null }]);
-    expect((await sheet()).plan!.stages.find(({ id }) => id === stage.id)!.from < '2027-03-08').toBe(true);
+    expect((await sheet()).plan!.stages.find(({ id }) => id === stage.id)!.from < day(7)).toBe(true);
   });
   test('decided on a plan that has moved meanwhile it is not done, and says which is in force', async () => {
     const { planId, facts } = await sheet();
@@ -90,10 +93,10 @@ describe('a hand on the plan', () => {
   });
   test('what no plan can do is refused, and nothing of it stays', async () => {
     const { facts } = await sheet();
-    const away: PlanChange = { kind: 'away', personId: facts.people[0]!.id, from: '2027-03-10', to: '2027-03-11' };
+    const away: PlanChange = { kind: 'away', personId: facts.people[0]!.id, from: day(9), to: day(10) };
     const lift = await hand([away, { kind: 'lift', placeId: 'bay-3' }]);
     expect([lift.status, lift.body.detail]).toEqual([422, expect.stringMatching(/Set it up on the Floor/)]);
-    expect((await ilse.get('/absences')).body.some((one: AbsenceRow) => one.from === '2027-03-10')).toBe(false);
+    expect((await ilse.get('/absences')).body.some((one: AbsenceRow) => one.from === day(9))).toBe(false);
     expect((await hand([{ kind: 'overtime', hours: 1 }])).body.detail).toMatch(/agreed with people/);
     expect((await hand([{ kind: 'hold', stageId: '26-101 strip', day: null }])).body.detail).toMatch(/in its kit only/);
     const over = await hand([{ kind: 'priority', job: (await ilse.job('Post van')).number, priority: 'rush' }]);
@@ -105,12 +108,9 @@ describe('a hand on the plan', () => {
     ['a kind nobody knows', { kind: 'magic' }],
     [
       'days the wrong way round',
-      { kind: 'away', personId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', from: '2027-03-10', to: '2027-03-01' },
+      { kind: 'away', personId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', from: day(9), to: day(0) },
     ],
-    [
-      'no such person',
-      { kind: 'away', personId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', from: '2027-03-10', to: '2027-03-11' },
-    ],
+    ['no such person', { kind: 'away', personId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', from: day(9), to: day(10) }],
     ['no such stage', { kind: 'hold', stageId: '39aabbf7-c005-48b1-8f8f-2bf5b97fea68', day: null }],
     ['a part a year and a day late', { kind: 'partLate', job: '26-101', componentId: 'x', days: 366 }],
     ['a part on the day it comes anyhow', { kind: 'partLate', job: '26-101', componentId: 'x', days: 0 }],
@@ -137,9 +137,9 @@ describe('a hand that is undone', () => {
     await hand([{ kind: 'priority', job: waits.number, priority: 'canWait' }]);
     const first = await sheet();
     await hand([
-      { kind: 'hold', stageId: stage.id, day: '2027-03-22' },
+      { kind: 'hold', stageId: stage.id, day: day(21) },
       { kind: 'priority', job: waits.number, priority: 'rush' },
-      { kind: 'away', personId: facts.people[0]!.id, from: '2027-04-01', to: '2027-04-02' },
+      { kind: 'away', personId: facts.people[0]!.id, from: day(31), to: day(32) },
       { kind: 'partLate', job: waits.number, componentId: part.componentId, days: 5 },
     ]);
     const laid = await sheet();
@@ -162,11 +162,11 @@ describe('a hand that is undone', () => {
   });
   test('leaves to others what they have changed since, and says what', async () => {
     const stage = await stageWaiting();
-    await hand([{ kind: 'hold', stageId: stage.id, day: '2027-03-22' }]);
-    await sql("update stage set not_before = '2027-03-25' where id = $1", [stage.id]);
+    await hand([{ kind: 'hold', stageId: stage.id, day: day(21) }]);
+    await sql('update stage set not_before = $1 where id = $2', [day(24), stage.id]);
     const refused = await undo(await sheet());
     expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/has been changed since/)]);
-    await sql("update stage set not_before = '2027-03-22' where id = $1", [stage.id]);
+    await sql('update stage set not_before = $1 where id = $2', [day(21), stage.id]);
     expect((await undo(await sheet())).status).toBe(200);
     // A supplier has told another day since.
     const waits = (await sheet()).facts.jobs.find(({ parts }) => parts.some(({ due }) => due !== null))!;
@@ -269,7 +269,7 @@ describe('what if', () => {
     const who = facts.people.find(({ name }) => name === 'Soren Adaro')!;
     const body = {
       name: 'Soren away',
-      changes: [{ kind: 'away', personId: who.id, from: '2027-03-03', to: '2027-03-05' }],
+      changes: [{ kind: 'away', personId: who.id, from: day(2), to: day(4) }],
     };
     const { id } = (await jory.send('post', '/scenarios', body)).body;
     const { planId, scenarios } = await sheet();
@@ -281,13 +281,13 @@ describe('what if', () => {
     const after = await sheet();
     expect(after.scenarios.some((one) => one.id === id)).toBe(false);
     expect(after.facts.people.find((one) => one.id === who.id)!.away).toContainEqual({
-      from: '2027-03-03',
-      to: '2027-03-05',
+      from: day(2),
+      to: day(4),
     });
     const work = after.plan!.stages.filter(({ people }) => people.includes(who.id));
-    for (const one of work) expect(one.from >= '2027-03-03' && one.from < '2027-03-06').toBe(false);
+    for (const one of work) expect(one.from >= day(2) && one.from < day(5)).toBe(false);
     const [row] = ((await ilse.get('/absences')).body as AbsenceRow[]).filter(
-      ({ personId, from }) => personId === who.id && from === '2027-03-03',
+      ({ personId, from }) => personId === who.id && from === day(2),
     );
     expect((await ilse.send('post', `/absences/${row!.id}/drop`)).status).toBe(200);
     expect((await ilse.send('post', `/absences/${row!.id}/drop`)).status).toBe(422);

@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { HoursSheet } from '../../contract/hours.ts';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
+import { inDays } from '../day.ts';
 import { expect, signIn, test } from './fixture.ts';
 import { openLine } from './line.ts';
 
@@ -86,7 +87,7 @@ test('a day on the bench with the line cut twice, and the page opened again whil
       finishedBy: 'Jory Opie',
     });
     expect(after.snags.filter(({ text }) => text === 'Cradle paint scratched')).toHaveLength(1);
-    const today = new Date().toISOString().slice(0, 10);
+    const today = inDays(0);
     const hours = (await (await page.request.get(`${address}/api/hours/${today}/${today}`)).json()) as HoursSheet;
     const mine = hours.entries.filter(({ person, jobNumber }) => person === 'Jory Opie' && jobNumber === after.number);
     expect(mine.map(({ to }) => to !== null)).toEqual([true, true]);

@@ -4,6 +4,7 @@ import type { FitterSheet } from '../../contract/fitting.ts';
 import type { OrderSheet } from '../../contract/orders.ts';
 import { SIGNED_OUT_TOKEN } from '../../contract/session.ts';
 import { wantsSerials } from '../../core/order/order.ts';
+import { inDays, typed } from '../day.ts';
 import { choose, expect, signIn, test } from './fixture.ts';
 
 const nothingFound = async (page: Page) => {
@@ -41,14 +42,14 @@ test('a kit order is packed, counted twice, refused for its papers, sent, fitted
     await choose(page, 'Which kit', 'Wren front-drive kit C');
     await choose(page, 'Model of their vehicle', '1.1 panel van');
     await expect(page.locator('[data-order-fit]')).toContainText('fits after work');
-    await page.getByLabel('Promised for').fill('1 Mar 2099');
+    await page.getByLabel('Promised for').fill(typed(inDays(26_000)));
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Take the order' }).click();
     await expect(page.getByText('a client does not do it', { exact: false })).toBeVisible();
     await choose(page, 'Who fits it', 'Ferry Yard Conversions');
     await page.getByRole('button', { name: 'Take the order' }).click();
     await expect(page.getByText('ends on', { exact: false })).toBeVisible();
-    await page.getByLabel('Promised for').fill('1 Feb 2027');
+    await page.getByLabel('Promised for').fill(typed(inDays(66)));
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Take the order' }).click();
     await expect(page.getByRole('heading', { name: /^K\d\d-004/ })).toBeVisible();

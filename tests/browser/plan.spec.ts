@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import { inDays, shown, typed } from '../day.ts';
 import { choose, expect, openJob, signIn, test } from './fixture.ts';
 
 const open = async (page: Page, address: string) => {
@@ -174,23 +175,22 @@ test('days away are entered with the person, and the plan reckons without them',
   await page.goto(`${address}/people`);
   await page.getByRole('button', { name: 'Petra Lowen' }).first().click();
   const days = page.getByRole('dialog');
+  const [before, first, last] = [inDays(1466), inDays(1476), inDays(1477)];
   await expect(days.getByText('None from today on.')).toBeVisible();
-  await days.getByLabel('Away from').fill('12 Dec 2030');
+  await days.getByLabel('Away from').fill(typed(first));
   await page.keyboard.press('Enter');
-  await days.getByLabel('Away until').fill('2 Dec 2030');
+  await days.getByLabel('Away until').fill(typed(before));
   await page.keyboard.press('Enter');
   await days.getByRole('button', { name: 'Enter them' }).click();
   await expect(days.getByText(/is before the first day/)).toBeVisible();
-  await days.getByLabel('Away until').fill('13 Dec 2030');
+  await days.getByLabel('Away until').fill(typed(last));
   await page.keyboard.press('Enter');
   await days.getByRole('button', { name: 'Enter them' }).click();
-  await expect(days.locator('[data-away="2030-12-12"]')).toContainText('12 Dec 2030 to 13 Dec 2030');
+  await expect(days.locator(`[data-away="${first}"]`)).toContainText(`${typed(first)} to ${typed(last)}`);
   const { facts, stale } = await sheetOf(page, address);
   expect(stale).toBe(true);
-  expect(facts.people.find(({ name }) => name === 'Petra Lowen')!.away).toEqual([
-    { from: '2030-12-12', to: '2030-12-13' },
-  ]);
-  await days.getByRole('button', { name: 'Take 12 Dec 2030 to 13 Dec 2030 out' }).click();
+  expect(facts.people.find(({ name }) => name === 'Petra Lowen')!.away).toEqual([{ from: first, to: last }]);
+  await days.getByRole('button', { name: `Take ${typed(first)} to ${typed(last)} out` }).click();
   await expect(days.getByText('None from today on.')).toBeVisible();
 });
 
@@ -227,11 +227,10 @@ test('a broken promise: what would help most is shown, accepted, and undone agai
   test.slow();
   await signIn(page, address, 'ilse');
   await openJob(page, address, 'Mobile library', 'vehicle');
-  const soon = new Date(Date.now() + 3 * 86_400_000);
-  const day = soon.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
-  await page.getByLabel('Promised day').fill(day);
+  const day = inDays(3);
+  await page.getByLabel('Promised day').fill(typed(day));
   await page.keyboard.press('Enter');
-  await expect(page.getByText(`promised for ${day.slice(0, -5)}`)).toBeVisible();
+  await expect(page.getByText(`promised for ${shown(day)}`)).toBeVisible();
   await open(page, address);
   await page.getByRole('button', { name: 'Plan again' }).click();
   const helps = page.locator('[data-helps]');

@@ -8,6 +8,7 @@ import type { ToolRow } from '../../contract/tools.ts';
 import { newestOf } from '../../core/vehicle/revisions.ts';
 import { startVariant } from '../../core/vehicle/startVariant.ts';
 import { variantFile } from '../../wording/variantTable.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 /** What is done to the house: components, models, clients, vehicles, people, the floor. */
@@ -323,7 +324,7 @@ export function houseCases({ shop, sql, van, onJob, ilse, ownJob, clientOf }: Gr
       different: 'all',
       prepare: async () => {
         const { id } = await personRow('Odo Finch');
-        const days = { validFrom: '2026-01-01', validUntil: '2031-01-01' };
+        const days = { validFrom: inDays(-330), validUntil: inDays(1496) };
         return {
           path: `/people/${id}/authorisations`,
           body: (i) => ({ ...days, givenBy: 'a school', paper: `no. ${i}` }),
@@ -335,7 +336,7 @@ export function houseCases({ shop, sql, van, onJob, ilse, ownJob, clientOf }: Gr
       different: 'one',
       prepare: async () => {
         const { id } = await personRow('Odo Finch');
-        const days = { validFrom: '2026-01-01', validUntil: '2031-01-01' };
+        const days = { validFrom: inDays(-330), validUntil: inDays(1496) };
         const path = `/people/${id}/authorisations`;
         const { body } = await ilse().send('post', path, { ...days, givenBy: 'a school', paper: 'x' });
         return { path: `/authorisations/${body.id}/end`, body: (i) => ({ why: `reason ${i}` }) };

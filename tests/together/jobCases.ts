@@ -3,6 +3,7 @@ import type { StageRow } from '../../contract/stages.ts';
 import { CHECKS } from '../../core/prove/index.ts';
 import { dropLines } from '../api/stock.ts';
 import type { Visitor } from '../api/workshop.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 /** What is done to a job: its brief, designs, parts, stages, checks, lessons. */
@@ -179,7 +180,7 @@ export function jobCases({ pool, sql, van, onJob, ilse, soren, jory }: Ground): 
         await sql('update workshop set practice = practice || $1::jsonb', [JSON.stringify(lists)]);
         return onJob('/evidence', (_, i) => ({
           key: 'insurer',
-          given: { on: '2026-01-05', mark: `paper ${i}` },
+          given: { on: inDays(-326), mark: `paper ${i}` },
           was: null,
         }));
       },

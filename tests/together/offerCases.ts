@@ -3,6 +3,7 @@ import type { JobSheet } from '../../contract/job.ts';
 import type { AdditionRow, OfferRow, PriceSheet } from '../../contract/offers.ts';
 import type { SaleRow } from '../../contract/sales.ts';
 import type { Visitor } from '../api/workshop.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 let made = 0;
@@ -90,7 +91,7 @@ export function offerCases(ground: Ground): Record<string, Case> {
       return { path: `/jobs/${job.number}${rest}`, body: (i: number) => body(job, i), ...(who ? { who: who() } : {}) };
     },
   });
-  const cost = (i: number) => ({ text: `Ferry ${i}`, cents: 1000 + i, foreign: null, day: '2026-11-01' });
+  const cost = (i: number) => ({ text: `Ferry ${i}`, cents: 1000 + i, foreign: null, day: inDays(-26) });
   const way = (job: JobSheet, i: number) => ({
     ...{
       name: `Way ${i}`,
@@ -132,7 +133,7 @@ export function offerCases(ground: Ground): Record<string, Case> {
   };
   const mule = (name: string) => ({
     ...{ name, variantId: 'wren-11', builtYear: 1970, chassisNumber: '40404', registration: '', colour: '' },
-    ...{ boughtOn: '2026-06-01', boughtFrom: '', purchaseCents: 300_000, convertedBefore: false },
+    ...{ boughtOn: inDays(-179), boughtFrom: '', purchaseCents: 300_000, convertedBefore: false },
   });
   const bought = async () => {
     const { id } = (await ilse().send('post', '/own-vehicles', mule(linkWord()))).body;
@@ -310,7 +311,7 @@ export function offerCases(ground: Ground): Record<string, Case> {
         bought,
         (id) => `/own-vehicles/${id}`,
         (_, i) => ({
-          ...{ boughtOn: '2026-06-01', boughtFrom: '', purchaseCents: 300_000 + i, convertedBefore: false },
+          ...{ boughtOn: inDays(-179), boughtFrom: '', purchaseCents: 300_000 + i, convertedBefore: false },
           ...{ valueCents: null, valuedOn: null, version: 1 },
         }),
       ),
@@ -321,7 +322,7 @@ export function offerCases(ground: Ground): Record<string, Case> {
         bought,
         (id) => `/own-vehicles/${id}/sell`,
         (_, i) => ({
-          ...{ soldOn: '2026-11-20', soldTo: `Buyer ${i}`, contact: '', soldCents: 500_000, version: 1 },
+          ...{ soldOn: inDays(-7), soldTo: `Buyer ${i}`, contact: '', soldCents: 500_000, version: 1 },
         }),
       ),
     },

@@ -3,6 +3,7 @@ import { dispatchNeeds } from '../../core/order/dispatch.ts';
 import { DISPATCH_NEED_NAME } from '../../wording/orders.ts';
 import { putAllOnHand } from '../api/stock.ts';
 import type { Visitor } from '../api/workshop.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 const word = () => Math.random().toString(36).slice(2).padEnd(31, 'x').slice(0, 31);
@@ -96,7 +97,7 @@ export function orderCases({ pool, sql, ilse, jory }: Ground): Record<string, Ca
       different: 'all',
       prepare: () =>
         onOrder('/papers', (_, i) => ({
-          ...{ kind: 'lithium', reference: `UN 3481, ${i}`, givenBy: 'freight agent', day: '2026-01-05' },
+          ...{ kind: 'lithium', reference: `UN 3481, ${i}`, givenBy: 'freight agent', day: inDays(-326) },
         })),
     },
     'post /orders/:order/send': {

@@ -1,6 +1,7 @@
 import type { EstimateSheet } from '../../contract/estimates.ts';
 import type { SeriesSheet } from '../../contract/series.ts';
 import type { WorkPlanSheet } from '../../contract/workPlan.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 /** Everything that is done about the plan, fired ten times at once. */
@@ -139,14 +140,14 @@ export function planCases({ sql, ilse, van }: Ground): Record<string, Case> {
       different: 'all',
       prepare: async () => ({
         path: `/people/${await personId()}/absences`,
-        body: (i) => ({ from: `2027-02-0${(i % 9) + 1}`, to: '2027-02-20', why: `leave ${i}` }),
+        body: (i) => ({ from: inDays(66 + (i % 9)), to: inDays(85), why: `leave ${i}` }),
       }),
     },
     'post /absences/:id/drop': {
       same: 'one',
       different: 'one',
       prepare: async () => {
-        const body = { from: '2027-03-01', to: '2027-03-05', why: '' };
+        const body = { from: inDays(94), to: inDays(98), why: '' };
         const { id } = (await ilse().send('post', `/people/${await personId()}/absences`, body)).body;
         return { path: `/absences/${id}/drop`, body: () => ({}) };
       },

@@ -4,6 +4,7 @@ import type { PurchaseSheet } from '../../contract/purchases.ts';
 import type { BinRow, ItemSheet } from '../../contract/stores.ts';
 import type { SupplierRow } from '../../contract/suppliers.ts';
 import { dropLines, putOnHand } from '../api/stock.ts';
+import { inDays } from '../day.ts';
 import type { Case, Ground } from './case.ts';
 
 type Prepared = Awaited<ReturnType<Case['prepare']>>;
@@ -70,7 +71,7 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
     return (await ilse().get(`/purchases/${sheet.number}`)).body as PurchaseSheet;
   };
   const invoice = ({ lines: [line] }: PurchaseSheet, number: string) => ({
-    ...{ number, day: '2026-11-20', taxCents: 0, totalCents: 39_500 },
+    ...{ number, day: inDays(-7), taxCents: 0, totalCents: 39_500 },
     lines: [{ lineId: line!.id, quantity: 1, priceCents: 39_500 }],
   });
   const onOrder = (
@@ -95,7 +96,7 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
         const { rows } = await pool().query("select supplier_id from component where id = 'cable-95'");
         const body = (i: number) => ({
           ...{ text: `Part number,Price\nGF-95,${400 + i}.00`, name: 'list.csv', currency: 'EUR' },
-          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: '2026-11-20' },
+          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: inDays(-7) },
         });
         return { path: `/suppliers/${rows[0].supplier_id}/prices`, body };
       },
@@ -121,7 +122,7 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
       ...{ same: 'all', different: 'all' },
       prepare: async () => {
         const id = await refurbished();
-        const body = (i: number) => ({ hours: 1 + i / 10, day: '2026-11-20', what: `turn ${i}` });
+        const body = (i: number) => ({ hours: 1 + i / 10, day: inDays(-7), what: `turn ${i}` });
         return { path: `/refurbishing/${id}/hours`, body, who: jory() };
       },
     },
@@ -140,7 +141,7 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
         const { rows } = await pool().query("select supplier_id from component where id = 'cable-95'");
         const { body } = await ilse().send('post', `/suppliers/${rows[0].supplier_id}/prices`, {
           ...{ text: 'Part number,Price\nGF-95,401.00', name: 'list.csv', currency: 'EUR' },
-          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: '2026-11-20' },
+          ...{ rateMillionths: 1_000_000, rateDay: null, pricedOn: inDays(-7) },
         });
         return { path: `/price-lists/${body.id}/undo`, body: () => ({}) };
       },
@@ -263,7 +264,7 @@ export function storesCases({ pool, ilse, jory }: Ground): Record<string, Case> 
       prepare: async () => {
         const [id] = await numbered('module-f4', 1);
         const body = (i: number) => ({
-          ...{ day: '2026-11-20', capacityAh: 98 + i, energyWh: null, resistanceOhm: null, temperatureC: null },
+          ...{ day: inDays(-7), capacityAh: 98 + i, energyWh: null, resistanceOhm: null, temperatureC: null },
           ...{ currentA: null, fromV: null, toV: null, method: 'typed', logFileId: null },
         });
         return { path: `/stores/numbers/${id}/gradings`, body, who: jory() };

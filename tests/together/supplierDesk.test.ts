@@ -9,6 +9,7 @@ import { createDesk } from '../../server/standins/supplierDesk/desk.ts';
 import { FRIENDLY, type Mood, moodsOf } from '../../server/standins/supplierDesk/moods.ts';
 import { startSupplierDesk } from '../../tools/supplierDesk.ts';
 import { openWorkshop, type Visitor } from '../api/workshop.ts';
+import { inDays } from '../day.ts';
 
 const shop = openWorkshop();
 let ilse: Visitor;
@@ -43,7 +44,7 @@ async function sent(quantity = 4): Promise<string> {
       currency: 'EUR',
       rateMillionths: 1_000_000,
       rateDay: null,
-      wantedOn: '2027-02-01',
+      wantedOn: inDays(66),
     },
     ...{ note: '', lines: [{ componentId: 'module-n12', quantity, priceCents: 39_500 }] },
   });
@@ -67,7 +68,7 @@ describe('a supplier’s desk', () => {
     expect(fresh.reduce((sum, n) => sum + n, 0)).toBe(1);
     expect(await sheet(number)).toMatchObject({
       state: 'confirmed',
-      lines: [{ promisedOn: '2027-02-01', firstPromisedOn: '2027-02-01' }],
+      lines: [{ promisedOn: inDays(66), firstPromisedOn: inDays(66) }],
     });
     steps(10);
     await Promise.all(Array.from({ length: 10 }, () => ask(number)));
@@ -126,7 +127,7 @@ describe('a supplier’s desk', () => {
     steps(10);
     await ask(number);
     const now = await sheet(number);
-    expect(now.lines[0]).toMatchObject({ firstPromisedOn: '2027-02-01', promisedOn: '2027-02-06' });
+    expect(now.lines[0]).toMatchObject({ firstPromisedOn: inDays(66), promisedOn: inDays(71) });
     expect(now.invoices[0]!.findings).toContainEqual({
       finding: 'price',
       lineId: now.lines[0]!.id,
@@ -143,7 +144,7 @@ describe('a supplier’s desk', () => {
     const asks = async () =>
       ((await ilse.get('/purchases')).body as PurchaseRow[]).find((row) => row.number === number)!.asks;
     const asked = await sheet(number);
-    expect(asked.lines[0]).toMatchObject({ priceCents: 39_500, saidCents: 39_800, promisedOn: '2027-02-01' });
+    expect(asked.lines[0]).toMatchObject({ priceCents: 39_500, saidCents: 39_800, promisedOn: inDays(66) });
     expect(await asks()).toContain('price');
     const [line] = asked.lines;
     const agree = await ilse.send('post', `/purchases/${number}/confirm`, {
