@@ -21,7 +21,7 @@ const stage = (id: string, name: string) => ({
   ...{ tools: [], took: null, firm: null },
 });
 const facts: PlanFacts = {
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
+  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30, toldHours: 2 },
   open: { startMin: 480, breakMin: 60, endMin: 990 },
   people: [{ id: 'p', name: 'Petra Lowen', initials: 'PL', skills: [], dayHours: null, hvUntil: null, away: [] }],
   tools: [],

@@ -45,6 +45,20 @@ export class Busy {
     return at < this.from.length && this.from[at]! < to ? at : -1;
   }
 
+  /** The first minute from this one on with so many minutes free behind it; who has it until then is kept in `heldBy`. */
+  gap(minute: number, minutes: number): number {
+    let from = minute;
+    const { from: begins, to: ends } = this;
+    this.heldBy = -1;
+    for (let at = this.firstAfter(from); at < begins.length && begins[at]! < from + minutes; at++) {
+      from = ends[at]!;
+      this.heldBy = this.by[at]!;
+    }
+    return from;
+  }
+  /** Who has it until the minute that `gap` found; −1 where it was free at once. */
+  heldBy = -1;
+
   put(from: number, to: number, by: number): void {
     const at = this.firstAfter(from);
     if (at === this.from.length) {

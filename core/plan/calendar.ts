@@ -4,14 +4,13 @@ import type { Span } from './problem.ts';
 export class Calendar {
   private readonly from: Float64Array;
   private readonly to: Float64Array;
+  /** Never away. */
+  readonly always: boolean;
 
   constructor(off: readonly Span[]) {
+    this.always = off.length === 0;
     this.from = Float64Array.from(off, (span) => span.from);
     this.to = Float64Array.from(off, (span) => span.to);
-  }
-
-  get always(): boolean {
-    return this.from.length === 0;
   }
 
   /** Index of the first stretch away that ends after a minute. */

@@ -60,20 +60,24 @@ export class Crews {
   private freeFrom(person: number, start: number, minutes: number): number {
     // What was found from an earlier minute holds until then.
     if (this.free[person]! >= start) return this.free[person]!;
-    const { calendar } = this.ground.people[person]!;
+    const { calendar, calendars } = this.ground.people[person]!;
     const busy = this.busy[person]!;
     let from = busy.worth(start);
     let by = from > start ? busy.fullBy : -1;
+    if (calendar.always) {
+      from = busy.gap(from, minutes);
+      if (busy.heldBy >= 0) by = busy.heldBy;
+      this.free[person] = from;
+      this.freeBy[person] = by;
+      return from;
+    }
     for (;;) {
-      let end = from + minutes;
-      if (!calendar.always) {
-        const there = calendar.there(from);
-        if (there > from) {
-          from = there;
-          by = -1;
-        }
-        end = workedThrough(from, minutes, [calendar]);
+      const there = calendar.there(from);
+      if (there > from) {
+        from = there;
+        by = -1;
       }
+      const end = workedThrough(from, minutes, calendars);
       const at = busy.touching(from, end);
       if (at < 0) break;
       by = busy.by[at]!;
@@ -213,11 +217,14 @@ export class Crews {
   ): number {
     let best = -1;
     let end = NEVER;
+    const crews = this.ground.people;
     for (const one of people) {
+      const { calendar, calendars, versatility } = crews[one]!;
+      // Nobody after this is spared more easily: they come by what else they can do.
+      if (best >= 0 && end === start + minutes && versatility > crews[best]!.versatility) break;
       if (picked.includes(one) || (only && !only[one]) || this.freeFrom(one, start, minutes) > start) continue;
       // Whoever is there all the while has it done sooner than one who goes away in the middle.
-      const { calendar } = this.ground.people[one]!;
-      const over = calendar.always ? start + minutes : workedThrough(start, minutes, [calendar]);
+      const over = calendar.always ? start + minutes : workedThrough(start, minutes, calendars);
       if (best >= 0 && (over > end || (over === end && !this.easier(one, best)))) continue;
       best = one;
       end = over;

@@ -35,7 +35,7 @@ interface Placed {
 const NEVER = Number.POSITIVE_INFINITY;
 const NO_CAUSES: readonly Cause[] = [];
 const BESIDE = -2;
-const AT_BENCH = { place: BESIDE };
+const NO_PLACE = -4;
 /** More tries than any real plan needs: a guard, not a limit. */
 const MOST_TRIES = 20_000;
 
@@ -110,11 +110,11 @@ export class Decoder {
 
   /** Puts a stage; everything it waits for has been put. */
   put(task: Task): void {
-    const missing = task.before.find((one) => this.placed[one] === undefined);
-    if (missing !== undefined) {
-      this.failed.set(task.index, { kind: 'before', stageId: this.ground.tasks[missing]!.stage.id });
-      return;
-    }
+    for (const one of task.before)
+      if (this.placed[one] === undefined) {
+        this.failed.set(task.index, { kind: 'before', stageId: this.ground.tasks[one]!.stage.id });
+        return;
+      }
     const { stage } = task;
     let best: Placed | Impossible | null = null;
     // More people, where they can share it, only where it is over sooner by that.
@@ -194,15 +194,15 @@ export class Decoder {
         continue;
       }
       const place = this.placeFrom(task, start, end);
-      if ('until' in place) {
-        start = place.until;
+      if (place === NO_PLACE) {
+        start = this.placeUntil;
         continue;
       }
       return {
         start,
         end,
         people: crew.people,
-        place: place.place,
+        place,
         tools: tools.pieces,
         firmSlot: firm.slot,
         causes: NO_CAUSES,
@@ -248,27 +248,29 @@ export class Decoder {
     return what === 'moving' ? { kind: 'moving', from: places[place]?.id ?? null } : { kind: 'elsewhere', placeId };
   }
 
-  /** Where a stage can be done over a time, or the first minute at which there is a place for so long. */
-  private placeFrom(task: Task, start: number, end: number): { place: number } | { until: number } {
-    if (task.stage.at === 'beside') return AT_BENCH;
+  /** Where a stage can be done over a time; `NO_PLACE` where there is a place for so long only from `placeUntil` on. */
+  private placeFrom(task: Task, start: number, end: number): number {
+    if (task.stage.at === 'beside') return BESIDE;
     if (task.stage.at === 'away') {
-      const from = this.visits.fit(task.job, AWAY, start, end - start);
-      return from === start ? { place: AWAY } : { until: from };
+      this.placeUntil = this.visits.fit(task.job, AWAY, start, end - start);
+      return this.placeUntil === start ? AWAY : NO_PLACE;
     }
     const here = this.visits.before(task.job, start);
     let until = NEVER;
     if (here !== null && task.places.includes(here)) {
       until = this.visits.fit(task.job, here, start, end - start);
-      if (until === start) return { place: here };
+      if (until === start) return here;
     }
     for (const place of task.places) {
       if (place === here) continue;
       const from = this.visits.fit(task.job, place, start, end - start);
-      if (from === start) return { place };
+      if (from === start) return place;
       if (from < until) until = from;
     }
-    return { until };
+    this.placeUntil = until;
+    return NO_PLACE;
   }
+  private placeUntil = 0;
 
   /** What keeps a vehicle from every place its stage could be done in over a time, the soonest over; null where one is free. */
   private inTheWay({ stage, job, places }: Task, start: number, end: number): Obstacle | null {
@@ -286,38 +288,55 @@ export class Decoder {
 export function decode(ground: Ground, recipe: Recipe, explain = false): Decoder {
   const decoder = new Decoder(ground, recipe.gates, explain);
   decoder.begin();
-  const { tasks } = ground;
-  const open = new Int32Array(tasks.length);
-  const queue = new Waiting(recipe.keys);
-  for (const index of ground.order) {
-    open[index] = tasks[index]!.planned.length;
-    if (open[index] === 0) queue.push(index);
-  }
-  for (let now = queue.pop(); now >= 0; now = queue.pop()) {
-    const task = tasks[now]!;
-    if (!task.stage.begun) decoder.put(task);
-    for (const one of task.next) if (--open[one]! === 0) queue.push(one);
-  }
+  putRest(decoder, ground, recipe, ground.order);
   return decoder;
 }
 
-/** Puts stages where they were before, as far as that still holds, and the others as early as they can be then. */
-export function replay(ground: Ground, fixed: ReadonlyMap<number, Fixed>, recipe: Recipe, explain = false): Decoder {
+/** Puts stages in the order of their keys, each after what it waits for of them. */
+function putRest(decoder: Decoder, { tasks }: Ground, { keys }: Recipe, rest: readonly number[]): void {
+  /** How many of those that are put here each waits for; −1 for what is not put here. */
+  const open = new Int32Array(tasks.length).fill(-1);
+  const queue = new Waiting(keys);
+  for (const index of rest) open[index] = 0;
+  for (const index of rest) for (const one of tasks[index]!.next) if (open[one]! >= 0) open[one]!++;
+  for (const index of rest) if (open[index] === 0) queue.push(index);
+  for (let now = queue.pop(); now >= 0; now = queue.pop()) {
+    const task = tasks[now]!;
+    if (!task.stage.begun) decoder.put(task);
+    for (const one of task.next) {
+      if (open[one]! < 0) continue;
+      open[one]!--;
+      if (open[one] === 0) queue.push(one);
+    }
+  }
+}
+
+/**
+ * Puts stages where they were before, as far as that still holds. What does not finds the earliest room beside all that
+ * stays; `pushing`: it is put in its turn, and what was there after it gives way.
+ */
+export function replay(
+  ground: Ground,
+  fixed: ReadonlyMap<number, Fixed>,
+  recipe: Recipe,
+  { explain = false, pushing = false }: { readonly explain?: boolean | undefined; readonly pushing?: boolean } = {},
+): Decoder {
   const decoder = new Decoder(ground, recipe.gates, explain);
   decoder.begin();
   const { tasks } = ground;
   const starts = (index: number) => fixed.get(index)?.start ?? Number.POSITIVE_INFINITY;
   const rank = new Map(ground.order.map((index, at) => [index, at]));
-  const left: number[] = [];
   // By their begin, in the order they wait for each other.
-  const open = [...ground.order].sort((a, b) => starts(a) - starts(b) || rank.get(a)! - rank.get(b)!);
-  for (const index of open) {
+  const inTurn = [...ground.order].sort((a, b) => starts(a) - starts(b) || rank.get(a)! - rank.get(b)!);
+  const left: number[] = [];
+  for (const index of inTurn) {
     const task = tasks[index]!;
     if (task.stage.begun) continue;
     const was = fixed.get(index);
-    if (!was || !decoder.putAt(task, was)) left.push(index);
+    if (was && decoder.putAt(task, was)) continue;
+    if (was && pushing && task.planned.every((one) => decoder.placed[one])) decoder.put(task);
+    else left.push(index);
   }
-  left.sort((a, b) => rank.get(a)! - rank.get(b)!);
-  for (const index of left) decoder.put(tasks[index]!);
+  putRest(decoder, ground, recipe, left);
   return decoder;
 }

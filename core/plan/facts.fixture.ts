@@ -27,7 +27,7 @@ export const factBay = (id: string, change: Partial<FactPlace> = {}): FactPlace 
 /** A workshop of one person and one bay on Tuesday 24 November 2026, 8:00; days of 7½ hours with an hour's break at noon. */
 export const planFactsOf = (jobs: readonly FactJob[], change: Partial<PlanFacts> = {}): PlanFacts => ({
   ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30 },
-  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [] },
+  ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, tools: [], firms: [], toldHours: 2 },
   ...{ people: [factPerson('a')], places: [factBay('bay')] },
   ...change,
 });

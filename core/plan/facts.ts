@@ -119,6 +119,8 @@ export interface PlanFacts {
   readonly closedDays: readonly string[];
   readonly open: { readonly startMin: number; readonly breakMin: number; readonly endMin: number };
   readonly moveMinutes: number;
+  /** What moving a told day costs, weighted hours of lateness a job and day. */
+  readonly toldHours: number;
   readonly people: readonly FactPerson[];
   readonly places: readonly FactPlace[];
   readonly tools: readonly FactTool[];
@@ -281,6 +283,7 @@ export function planGround(facts: PlanFacts): PlanGround {
       // Beyond everything a plan reaches: nobody knows of a new one.
       off: until === null || endOf(until) >= horizon ? [] : [{ from: endOf(until), to: 2 * horizon }],
     })),
+    ...{ dayMinutes: axis.dayMinutes, toldHours: facts.toldHours },
     ...{ moveMinutes: facts.moveMinutes, parkMinutes: PARK_DAYS * axis.dayMinutes },
   };
   return { problem, axis, earliestWhy, earliestButParts, stageOf, partLate };

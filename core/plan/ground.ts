@@ -4,6 +4,8 @@ import type { Impossible, PlanProblem, PlanStage } from './problem.ts';
 export interface Crew {
   readonly index: number;
   readonly calendar: Calendar;
+  /** The same by itself, as those who work together are asked for. */
+  readonly calendars: readonly Calendar[];
   readonly hvUntil: number;
   /** How much else the person can do. */
   readonly versatility: number;
@@ -152,9 +154,10 @@ export function groundOf(problem: PlanProblem): Ground {
         Math.min(...problem.stages.map(({ minutes, people, mostPeople }) => minutes / Math.max(people, mostPeople, 1))),
       ),
     ),
-    people: problem.people.map(({ off, hvUntil }, index) => ({
-      ...{ index, hvUntil, versatility: versatility[index]!, calendar: new Calendar(off) },
-    })),
+    people: problem.people.map(({ off, hvUntil }, index): Crew => {
+      const calendar = new Calendar(off);
+      return { index, hvUntil, versatility: versatility[index]!, calendar, calendars: [calendar] };
+    }),
     firms: problem.firms.map(({ off }) => new Calendar(off)),
   };
 }

@@ -1,9 +1,17 @@
-import type { Decoder } from './decode.ts';
+import type { Decoder, Recipe } from './decode.ts';
 import type { Ground } from './ground.ts';
 import type { PlanCost, PlannedJob, PlannedStage, WorkPlan } from './problem.ts';
 
-/** What a plan costs: lateness, ends, work in progress; a job with a stage that cannot be planned counts what can be. */
-export function costOf({ problem, tasks }: Ground, { placed }: Decoder): { cost: PlanCost; jobs: PlannedJob[] } {
+/**
+ * What a plan costs: lateness, ends, work in progress; a job with a stage that cannot be planned counts what can be.
+ *
+ * @param told by job, the minute at which it was told to be over; not a number where nothing was told
+ */
+export function costOf(
+  { problem, tasks }: Ground,
+  { placed }: Decoder,
+  told: Float64Array | null,
+): { cost: PlanCost; jobs: PlannedJob[] } {
   const from = problem.jobs.map(() => Number.POSITIVE_INFINITY);
   const to = problem.jobs.map(() => 0);
   for (const { index, job } of tasks) {
@@ -15,22 +23,25 @@ export function costOf({ problem, tasks }: Ground, { placed }: Decoder): { cost:
   let late = 0;
   let ends = 0;
   let inProgress = 0;
+  let moved = 0;
   const jobs = problem.jobs.flatMap((job, index): PlannedJob[] => {
     if (from[index] === Number.POSITIVE_INFINITY) return [];
     const over = job.due === null ? 0 : Math.max(0, to[index]! - job.due);
     late += (job.weight * over) / 60;
     ends += (job.weight * to[index]!) / 60;
     inProgress += (to[index]! - from[index]!) / 60;
+    const was = told?.[index] ?? Number.NaN;
+    if (!Number.isNaN(was)) moved += (job.weight * problem.toldHours * Math.abs(to[index]! - was)) / problem.dayMinutes;
     return [{ id: job.id, start: from[index]!, end: to[index]!, late: over }];
   });
-  return { cost: { late, ends, inProgress }, jobs };
+  return { cost: { late, ends, inProgress, moved }, jobs };
 }
 
-/** A decoded plan in names. */
-export function planOf(ground: Ground, decoder: Decoder): WorkPlan {
+/** A decoded plan in names, with the recipe it can be gone on from. */
+export function planOf(ground: Ground, decoder: Decoder, recipe: Recipe, told: Float64Array | null): WorkPlan {
   const { problem, tasks } = ground;
-  const { cost, jobs } = costOf(ground, decoder);
-  const stages = tasks.flatMap(({ index, stage }): PlannedStage[] => {
+  const { cost, jobs } = costOf(ground, decoder, told);
+  const stages = tasks.flatMap(({ index, stage, job }): PlannedStage[] => {
     const one = decoder.placed[index];
     if (!one) return [];
     return [
@@ -39,6 +50,7 @@ export function planOf(ground: Ground, decoder: Decoder): WorkPlan {
         people: one.people.map((person) => problem.people[person]!.id),
         placeId: problem.places[one.place]?.id ?? null,
         tools: one.tools.map((piece) => problem.tools[piece]!.id),
+        ...{ key: recipe.keys[index]!, gate: recipe.gates[job] ?? 0 },
       },
     ];
   });

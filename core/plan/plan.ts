@@ -2,6 +2,8 @@ import { seeded } from '../spread/seeded.ts';
 import { lowerBound } from './bound.ts';
 import { type Decoder, decode, type Fixed, type Recipe, replay } from './decode.ts';
 import { type Ground, groundOf } from './ground.ts';
+import { changedRecipe, stagesByJob } from './moves.ts';
+import { rules } from './orders.ts';
 import { costOf, planOf } from './outcome.ts';
 import {
   costSum,
@@ -13,11 +15,11 @@ import {
 } from './problem.ts';
 
 export interface PlanOptions {
-  /** Same problem, same seed, same passes: same plan. */
+  /** Same problem, same seed, same passes: same plan; with more passes never a worse one. */
   readonly seed: number;
   /** How often it is put together anew to be made better. @default as many as its size lets in two seconds, see `passesFor` */
   readonly passes?: number;
-  /** A plan of before: where it still holds it is never bettered by a worse one. */
+  /** A plan of before: it is gone on from, and the days it told are not moved for nothing. */
   readonly before?: readonly PlannedStage[];
   /** Whether it is told how far from the best possible it is. @default true */
   readonly bounded?: boolean;
@@ -37,12 +39,18 @@ export interface PlanProgress {
   readonly cost: PlanCost;
 }
 
-/** Passes that a problem of so many stages is given: about the same work for each. */
+/** Passes that a problem of so many stages is given: what fits into about two seconds, and one however many there are. */
 export const passesFor = (stages: number): number =>
-  Math.max(24, Math.min(3000, Math.round(70_000 / Math.max(stages, 1))));
+  Math.max(1, Math.min(3000, Math.round(3_450_000 / Math.max(stages, 1) ** 1.5)));
 
 /** Of so few passes each is told why its stages are not sooner. */
 const FEW = 2;
+/** How much worse a change may be and still be tried further at the begin of a round, as a share of the best. */
+const HEAT = 0.003;
+/** So many orders of chance, shared among the jobs. */
+const BY_CHANCE = 240;
+/** Passes of the first round and of the longest: each has twice as many as the one before. */
+const [FIRST_ROUND, LONGEST_ROUND] = [100, 1600];
 
 type Make = (ground: Ground, recipe: Recipe, explain?: boolean) => Decoder;
 
@@ -59,15 +67,16 @@ interface Judged {
 
 /** Passes of a plan that somebody waits for with a stage in hand. */
 export const glancePasses = (stages: number): number =>
-  Math.max(1, Math.min(80, Math.floor(2200 / Math.max(stages, 1))));
+  Math.max(3, Math.min(80, Math.floor(3600 / Math.max(stages, 1))));
 
 /** The costs a bound is known of. */
 const boundedCost = ({ late, ends }: PlanCost): number => 100 * late + ends;
 
 /**
  * A plan for all jobs: as early as people, places, tools, firms and parts let them be, lateness counted first. It is put
- * together by rules of thumb, the best of which is then made better: changes of order are tried one after another and
- * kept where they help (simulated annealing; Kirkpatrick and others, 1983).
+ * together by rules of thumb, the best of which is then made better: its order is changed a little again and again, and a
+ * change is kept where it helps. What is changed is what the order goes by, never the times that came out of it: those
+ * would not give the plan back. The way it goes does not depend on how far, so that going on never gives a worse plan.
  *
  * Each step gives how far it is; whoever asks no further has the best found so far through `best`.
  */
@@ -79,7 +88,8 @@ export class Planner {
   private done = 0;
   private readonly before: readonly PlannedStage[] | undefined;
   private readonly bounded: boolean;
-  private readonly jobAt: ReadonlyMap<string, number>;
+  /** By job, the minute at which the plan of before told that it is over; none where nothing was told. */
+  private readonly told: Float64Array | null;
 
   constructor(problem: PlanProblem, { seed, passes, before, bounded = true }: PlanOptions) {
     this.ground = groundOf(problem);
@@ -87,14 +97,14 @@ export class Planner {
     this.passes = passes ?? passesFor(problem.stages.length);
     this.before = before;
     this.bounded = bounded;
-    this.jobAt = new Map(problem.jobs.map(({ id }, index) => [id, index]));
+    this.told = before ? toldEnds(this.ground, before) : null;
   }
 
   private judge(recipe: Recipe, make: Make = decode): Judged {
     // Of a few passes each may be the one that is shown: why is asked along with it.
     const explained = this.passes <= FEW;
     const decoder = make(this.ground, recipe, explained);
-    const { cost, jobs } = costOf(this.ground, decoder);
+    const { cost, jobs } = costOf(this.ground, decoder, this.told);
     // What cannot be planned weighs more than any lateness.
     const sum = costSum(cost) + decoder.failed.size * 1e7;
     const judged = { recipe, make, decoder, explained, sum, cost, jobs };
@@ -107,83 +117,45 @@ export class Planner {
 
   /** Makes the plan better until its passes are used up; each step tells how far it is. */
   *steps(): Generator<PlanProgress> {
-    const tell = (): PlanProgress => ({ passes: this.done, of: this.passes, cost: this.top!.cost });
     const { ground } = this;
     const gates = new Float64Array(ground.problem.jobs.length);
-    if (this.before) {
-      const fixed = fixedOf(ground, this.before);
-      this.judge({ keys: latestStarts(ground), gates }, (on, recipe, explain) => replay(on, fixed, recipe, explain));
-      yield tell();
-      if (this.done < this.passes) this.judge({ keys: startsOf(this.top!.decoder), gates });
-      yield tell();
+    const orders = rules(ground).map((keys): [Recipe, Make] => [{ keys, gates }, decode]);
+    const tries = this.before
+      ? [...againAs(ground, this.before, orders[0]![0].keys), ...orders]
+      : [...orders, ...this.byChance(orders[0]![0])];
+    let now: Judged | null = null;
+    for (const [recipe, make] of tries) {
+      if (this.done >= this.passes && this.top) return;
+      const next = this.judge(recipe, make);
+      // Gone on from is what an order gives, of those of before or, without any, of the rules.
+      if (make === decode && (now === null || next.sum < now.sum)) now = next;
+      yield { passes: this.done, of: this.passes, cost: this.top!.cost };
     }
-    if (this.done >= this.passes && this.top) return;
-    for (const keys of rules(ground)) {
-      if (this.done >= this.passes && this.top) break;
-      this.judge({ keys, gates });
-      yield tell();
-    }
-    yield* this.anneal(tell);
-    yield* this.beginLater(tell);
+    yield* this.search(now!);
   }
 
-  private *anneal(tell: () => PlanProgress): Generator<PlanProgress> {
-    const first = this.done;
-    const last = Math.max(first, Math.round(this.passes * 0.85));
-    if (this.done >= last) return;
-    // Keys of the best are the starts it gave: order and distance both mean something then.
-    let now = this.judge({ keys: startsOf(this.top!.decoder), gates: this.top!.recipe.gates });
-    const heat = Math.max(now.sum * 0.02, 1e-6);
-    while (this.done < last) {
-      const share = (this.done - first) / Math.max(last - first, 1);
-      const temperature = heat * (1 - share) ** 2;
-      const keys = this.changed(now);
-      const next = this.judge({ keys, gates: now.recipe.gates });
-      if (next.sum <= now.sum || this.random() < Math.exp((now.sum - next.sum) / Math.max(temperature, 1e-9)))
-        now = { ...next, recipe: { ...next.recipe, keys: startsOf(next.decoder) } };
-      yield tell();
-    }
+  /** One job after another in orders of chance: where they are few, one of these is soon near the best. */
+  private byChance({ keys, gates }: Recipe): [Recipe, Make][] {
+    const jobs = this.ground.problem.jobs.length;
+    const span = keys.reduce((most, one) => Math.max(most, Math.abs(one)), 1);
+    return Array.from({ length: jobs < 2 ? 0 : Math.min(40, Math.round(BY_CHANCE / jobs)) }, () => {
+      const turns = Float64Array.from({ length: jobs }, () => this.random() * 10 * span);
+      return [{ keys: keys.map((key, index) => key + turns[this.ground.tasks[index]!.job]!), gates }, decode];
+    });
   }
 
-  /** A change of order: a job before or after another, a stage sooner or later, two stages in each other's turn. */
-  private changed({ recipe, jobs }: Judged): Float64Array {
-    const { problem, order, tasks } = this.ground;
-    const next = recipe.keys.slice();
-    if (order.length < 2) return next;
-    const pick = <T>(list: readonly T[]): T => list[Math.floor(this.random() * list.length)]!;
-    const span = Math.max(1, ...jobs.map(({ end }) => end));
-    const kind = this.random();
-    if (kind < 0.35 && problem.jobs.length > 1) {
-      const late = jobs.flatMap((job) => (job.late > 0 ? [this.jobAt.get(job.id)!] : []));
-      const job = late.length > 0 && this.random() < 0.6 ? pick(late) : Math.floor(this.random() * problem.jobs.length);
-      const by = (this.random() - (late.includes(job) ? 0.9 : 0.5)) * span * 0.4;
-      for (const { index, job: of } of tasks) if (of === job) next[index]! += by;
-    } else if (kind < 0.7) {
-      next[pick(order)]! += (this.random() - 0.5) * span * (this.random() < 0.6 ? 0.15 : 0.6);
-    } else {
-      const [a, b] = [pick(order), pick(order)];
-      [next[a], next[b]] = [next[b]!, next[a]!];
-    }
-    return next;
-  }
-
-  /** Jobs that are not begun yet are begun later, where nothing ends later by it: less lies about half done. */
-  private *beginLater(tell: () => PlanProgress): Generator<PlanProgress> {
-    const { ground } = this;
-    const begun = new Set(ground.tasks.flatMap(({ stage, job }) => (stage.begun ? [job] : [])));
-    const jobs = this.top!.jobs.map((job) => ({ ...job, index: this.jobAt.get(job.id)! }))
-      .filter(({ index }) => !begun.has(index) && !ground.problem.jobs[index]!.underWay)
-      .sort((a, b) => b.start - a.start);
-    for (const { index, start, end } of jobs) {
-      for (const share of [0.75, 0.5, 0.25]) {
-        if (this.done >= this.passes) return;
-        const was = this.top!;
-        const gates = was.recipe.gates.slice();
-        gates[index] = Math.round((start + (end - start) * share) / 15) * 15;
-        const keys = startsOf(was.decoder);
-        const next = this.judge({ keys, gates });
-        yield tell();
-        if (next === this.top) break;
+  /** Simulated annealing (Kirkpatrick and others, 1983) in rounds, each from the best so far. */
+  private *search(from: Judged): Generator<PlanProgress> {
+    const own = stagesByJob(this.ground);
+    let best = from;
+    for (let round = FIRST_ROUND; this.done < this.passes; round = Math.min(2 * round, LONGEST_ROUND)) {
+      let now = best;
+      for (let left = round; left > 0 && this.done < this.passes; left--) {
+        const next = this.judge(changedRecipe(this.ground, own, now, this.random));
+        const heat = HEAT * best.sum * (left / round) ** 2;
+        if (next.sum <= now.sum || this.random() < Math.exp((now.sum - next.sum) / (heat + 1e-9))) now = next;
+        if (next.sum < best.sum) best = next;
+        yield { passes: this.done, of: this.passes, cost: this.top!.cost };
       }
     }
   }
@@ -191,9 +163,10 @@ export class Planner {
   /** The best plan so far. */
   best(): FoundPlan {
     if (!this.top) for (const _ of this.steps()) break;
-    const least = this.bounded ? boundedCost({ ...lowerBound(this.ground), inProgress: 0 }) : 0;
+    const least = this.bounded ? boundedCost({ ...lowerBound(this.ground), inProgress: 0, moved: 0 }) : 0;
     const { make, recipe, decoder, explained } = this.top!;
-    const plan = planOf(this.ground, explained ? decoder : make(this.ground, recipe, true));
+    const shown = explained ? decoder : make(this.ground, recipe, true);
+    const plan = planOf(this.ground, shown, recipe, this.told);
     const cost = this.bounded ? boundedCost(plan.cost) : 0;
     return { ...plan, bound: least, gap: cost <= least || cost === 0 ? 0 : 1 - least / cost, passes: this.done };
   }
@@ -206,41 +179,36 @@ export function makePlan(problem: PlanProblem, options: PlanOptions): FoundPlan 
   return planner.best();
 }
 
-const startsOf = ({ placed }: Decoder): Float64Array => Float64Array.from(placed, (one) => one?.start ?? 0);
-
-/** Latest begin of each stage so that its job keeps its promise, everything free; jobs without one come after a season. */
-function latestStarts({ problem, tasks, order }: Ground): Float64Array {
-  const SEASON = 60 * 8 * 120;
-  const keys = new Float64Array(tasks.length);
-  for (const index of order.toReversed()) {
-    const { stage, next, job } = tasks[index]!;
-    const due = problem.jobs[job]?.due ?? SEASON;
-    const end = next.reduce((soonest, one) => Math.min(soonest, keys[one]!), due);
-    keys[index] = end - stage.minutes / Math.max(stage.people, stage.mostPeople, 1);
+/** By job, when a plan of before told that it is over; not a number where it told nothing. */
+function toldEnds({ problem, tasks }: Ground, before: readonly PlannedStage[]): Float64Array {
+  const ends = new Float64Array(problem.jobs.length).fill(Number.NaN);
+  const jobs = new Map(tasks.map(({ stage, job }) => [stage.id, job]));
+  for (const { id, end } of before) {
+    const job = jobs.get(id) ?? -1;
+    if (job >= 0 && !(ends[job]! >= end)) ends[job] = end;
   }
-  return keys;
+  return ends;
 }
 
-/** Orders by rules of thumb: least slack, one job after another by promise, longest way to go, as named. */
-function rules(ground: Ground): Float64Array[] {
-  const { problem, tasks } = ground;
-  const latest = latestStarts(ground);
-  const weighted = Float64Array.from(latest, (key, index) => {
-    const weight = problem.jobs[tasks[index]!.job]?.weight ?? 1;
-    return key < 0 ? key * weight : key / weight;
+/**
+ * The plan of before again, three ways: what has to move finds room beside all that stays; what has to move pushes on what
+ * comes after it; put together by the same order. Stages that are new go by `latest`.
+ */
+function againAs(ground: Ground, before: readonly PlannedStage[], latest: Float64Array): [Recipe, Make][] {
+  const fixed = fixedOf(ground, before);
+  const known = new Map(before.map((one) => [one.id, one]));
+  const keys = Float64Array.from(ground.tasks, ({ stage: { id }, index }) => {
+    const was = known.get(id);
+    return was?.key ?? was?.start ?? latest[index]!;
   });
-  const promise = tasks.map(({ job }) => problem.jobs[job]?.due ?? Number.MAX_SAFE_INTEGER / 4);
-  const jobByJob = Float64Array.from(latest, (key, index) => promise[index]! * 1000 + key);
-  const toGo = new Float64Array(tasks.length);
-  for (const index of ground.order.toReversed()) {
-    const { stage, next } = tasks[index]!;
-    const minutes = stage.minutes / Math.max(stage.people, stage.mostPeople, 1);
-    toGo[index] = -minutes + next.reduce((most, one) => Math.min(most, toGo[one]!), 0);
-  }
-  const work = new Map<number, number>();
-  for (const { job, stage } of tasks) work.set(job, (work.get(job) ?? 0) + stage.minutes);
-  const shortFirst = Float64Array.from(latest, (key, index) => work.get(tasks[index]!.job)! * 1000 + key / 1000);
-  return [latest, weighted, jobByJob, toGo, shortFirst];
+  const gates = new Float64Array(ground.problem.jobs.length);
+  for (const { stage, job } of ground.tasks) if (job >= 0) gates[job] = known.get(stage.id)?.gate ?? gates[job]!;
+  const recipe = { keys, gates };
+  return [
+    [recipe, (on, by, explain) => replay(on, fixed, by, { explain })],
+    [recipe, (on, by, explain) => replay(on, fixed, by, { explain, pushing: true })],
+    [recipe, decode],
+  ];
 }
 
 /** Where a plan of before has its stages, by number. */

@@ -102,6 +102,10 @@ export interface PlanProblem {
   readonly parkMinutes: number;
   /** Nobody looks further ahead, minutes. */
   readonly horizon: number;
+  /** Minutes of a working day. */
+  readonly dayMinutes: number;
+  /** What it costs to move a job that has been told by a day, weighted hours of lateness. */
+  readonly toldHours: number;
 }
 
 /** What kept a stage from starting sooner. */
@@ -142,6 +146,10 @@ export interface PlannedStage {
   readonly tools: readonly string[];
   /** The last thing it waited for, and what it waited for before that; the binding one first. */
   readonly causes: readonly Cause[];
+  /** What its turn went by: the lower went first. It is kept, since the times that come out of an order do not give it back. */
+  readonly key?: number;
+  /** Minute before which its job was not to be begun. */
+  readonly gate?: number;
 }
 
 export interface PlannedJob {
@@ -167,7 +175,10 @@ export interface PlanCost {
   readonly ends: number;
   /** From the begin of each job to its end, hours: work in progress. */
   readonly inProgress: number;
+  /** What moving told days costs, weighted hours of lateness. */
+  readonly moved: number;
 }
 
-/** Lateness first by far, then when jobs end, then how long they lie about; common practice. */
-export const costSum = ({ late, ends, inProgress }: PlanCost): number => 100 * late + ends + inProgress / 4;
+/** Lateness and days that were told first by far, then when jobs end, then how long they lie about; common practice. */
+export const costSum = ({ late, ends, inProgress, moved }: PlanCost): number =>
+  100 * (late + moved) + ends + inProgress / 4;

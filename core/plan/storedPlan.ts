@@ -23,6 +23,9 @@ export interface StoredStage {
   readonly waits: EarliestWhy | null;
   /** Of a stage that waits for a part: the day it could begin if its job's parts were all here. */
   readonly wanted?: string;
+  /** What its turn went by and its job's begin was held to, working minutes after `now`; older plans say nothing of them. */
+  readonly key?: number;
+  readonly gate?: number;
 }
 
 export interface StoredJobPlan {
@@ -67,8 +70,10 @@ export function readyDays({ jobs, impossible }: StoredPlan): Record<string, stri
 
 /** A plan that was stored, on the working time of now: what should have been before now is below nought. */
 export function plannedAgain(stored: StoredPlan, axis: WorkAxis): PlannedStage[] {
+  const passed = axis.minuteAt(momentOf(stored.now));
   return stored.stages.map((one) => ({
     ...{ id: one.id, people: one.people, placeId: one.placeId, tools: one.tools ?? [], causes: [] },
+    ...(one.key === undefined ? {} : { key: one.key + passed, gate: Math.max(0, (one.gate ?? 0) + passed) }),
     start: axis.minuteAt(momentOf(one.from)),
     end: axis.minuteAt(momentOf(one.to)),
   }));
@@ -115,6 +120,7 @@ export function storedPlan(facts: PlanFacts, ground: PlanGround, plan: FoundPlan
         tools: one.tools,
         causes: one.causes,
         waits: earliestWhy.get(one.id) ?? null,
+        ...(one.key === undefined ? {} : { key: one.key, gate: one.gate ?? 0 }),
         ...(wanted.has(one.id) ? { wanted: wanted.get(one.id)! } : {}),
       },
     })),

@@ -17,7 +17,7 @@ export const job = (id: string, change: Partial<PlanJob> = {}): PlanJob => ({
 });
 export const problem = (change: Partial<PlanProblem>): PlanProblem => ({
   ...{ jobs: [job('j')], stages: [], people: [person('a')], places: [], tools: [], firms: [] },
-  ...{ moveMinutes: 30, parkMinutes: 450, horizon: 450 * 2000 },
+  ...{ moveMinutes: 30, parkMinutes: 450, horizon: 450 * 2000, dayMinutes: 450, toldHours: 2 },
   ...change,
 });
 

@@ -25,6 +25,8 @@ export interface Practice extends Omit<SaleTerms, 'taxShare'> {
   readonly clearanceMm: number;
   /** How tax is rounded on its papers. */
   readonly taxRule: TaxRule;
+  /** What moving a day that the plan has told costs against being late, weighted hours a job and day. */
+  readonly toldHours: number;
   /** Days an offer stands. */
   readonly offerDays: number;
   /** What an hour of work costs the workshop, minor units; null: not told, and it counts at what it is sold for. */
@@ -46,6 +48,7 @@ export const USUAL_PRACTICE: Practice = {
   roundToCents: 100,
   clearanceMm: STATIC_CLEARANCE_MM,
   taxRule: 'line',
+  toldHours: 2,
   offerDays: 30,
   hourCostCents: null,
   evidence: {},

@@ -123,6 +123,7 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
   return {
     ...{ now: { day, minute }, workingDays, people, places, firms, tools, moveMinutes: MOVE_MINUTES },
     closedDays: practiceOf(practice).closedDays.map((one) => one.day),
+    toldHours: practiceOf(practice).toldHours,
     open: {
       startMin: Math.round(dayStartH * 60),
       breakMin: Math.round(breakH * 60),

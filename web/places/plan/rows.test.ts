@@ -38,7 +38,13 @@ const at = (
   ...{ id, job: jobOf, placeId, from: `2026-${from}`, to: `2026-${to}`, people, causes: [], waits: null },
 });
 const plan: StoredPlan = {
-  ...{ now: '2026-11-24 08:00', impossible: [], cost: { late: 0, ends: 0, inProgress: 0 }, gap: 0, passes: 1 },
+  ...{
+    now: '2026-11-24 08:00',
+    impossible: [],
+    cost: { late: 0, ends: 0, inProgress: 0, moved: 0 },
+    gap: 0,
+    passes: 1,
+  },
   stages: [
     at('x', '26-101', 'one', '11-24 08:00', '11-24 12:15', ['a']),
     at('y', '26-101', 'one', '11-24 12:15', '11-25 16:30', ['a', 'b']),

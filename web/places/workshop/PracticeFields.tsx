@@ -78,6 +78,13 @@ export function PracticeFields({ value, onChange, region, faults }: Props) {
           onChange={(clearanceMm) => clearanceMm !== null && set({ clearanceMm })}
           fault={faults['practice.clearanceMm']}
         />
+        <QuantityInput
+          label="Moving a told day counts as so much lateness"
+          kind="hours"
+          value={now.toldHours}
+          onChange={(toldHours) => toldHours !== null && set({ toldHours })}
+          fault={faults['practice.toldHours']}
+        />
       </div>
       {!(value.holdingG && value.clearanceMm !== undefined) && (
         <p className="soft small">Common practice until you set your own; local rules come first.</p>
