@@ -21,7 +21,13 @@ const stage = (id: string, name: string) => ({
   ...{ tools: [], took: null, firm: null },
 });
 const facts: PlanFacts = {
-  ...{ now: { day: '2026-11-24', minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], moveMinutes: 30, toldHours: 2 },
+  ...{
+    now: { day: '2026-11-24', minute: 480 },
+    workingDays: [1, 2, 3, 4, 5],
+    closedDays: [],
+    moveMinutes: 30,
+    toldHours: 2,
+  },
   open: { startMin: 480, breakMin: 60, endMin: 990 },
   people: [{ id: 'p', name: 'Petra Lowen', initials: 'PL', skills: [], dayHours: null, hvUntil: null, away: [] }],
   tools: [],
@@ -107,6 +113,7 @@ test.each([
   [{ kind: 'before', stageId: 'b' }, 'waits for HV labels, which cannot be planned'],
   [{ kind: 'noFirm', firmId: 'x' }, /given up on the Floor/],
   [{ kind: 'out' }, /nobody has said until when/],
+  [{ kind: 'first', jobId: '26-101' }, /waits for 26-101, the first of its kind/],
   [{ kind: 'lessons', jobId: '26-101', lessons: 1 }, /waits for 1 lesson of 26-101/],
   [{ kind: 'noTool', tool: 'crimp tool' }, 'there is no crimp tool'],
   [{ kind: 'tooFar' }, /two years/],

@@ -156,6 +156,8 @@ export function impossibleText(why: Impossible, names: PlanNames): string {
       return `there is no ${why.tool}`;
     case 'noFirm':
       return 'the firm it goes to has been given up on the Floor: say another in Plan';
+    case 'first':
+      return `waits for ${why.jobId}, the first of its kind, which is not through and not planned`;
     case 'lessons':
       return `waits for ${why.lessons} ${why.lessons === 1 ? 'lesson' : 'lessons'} of ${why.jobId}, the first of its kind: take each into the kit, or set it aside`;
     case 'out':

@@ -31,15 +31,25 @@ export function wrongs(problem: PlanProblem, planned: readonly PlannedStage[]): 
     );
     let worked = 0;
     for (let minute = start; minute < end; minute++) if (!offs.some((off) => inside(minute, off))) worked++;
+    const due = stage.begun?.until;
+    if (due !== undefined) {
+      if (start !== 0 || end !== due) say(`${stage.id}: is there until ${due}, not ${start} to ${end}`);
+      continue;
+    }
     if (worked !== each) say(`${stage.id}: ${worked} minutes of ${each} worked`);
     if (end > start && offs.some((off) => inside(end - 1, off))) say(`${stage.id}: ends while nobody is there`);
-    if (stage.begun) {
-      if ([...people].sort().join() !== [...stage.begun.people].sort().join()) say(`${stage.id}: begun by others`);
+    // Live work that outlasts the authorisation of those who began it is for others to go on with.
+    const theirs = stage.begun?.people.map((id) => problem.people.find((one) => one.id === id)?.hvUntil ?? 0) ?? [];
+    const same = stage.begun && [...people].sort().join() === [...stage.begun.people].sort().join();
+    const goesOn = same || (stage.begun && (!stage.liveHv || theirs.some((until) => until > problem.horizon)));
+    if (same && stage.liveHv && !theirs.some((until) => until >= end)) say(`${stage.id}: live work without its pair`);
+    if (stage.begun && goesOn) {
+      if (!same) say(`${stage.id}: begun by others`);
       continue;
     }
     if (end > start && offs.some((off) => inside(start, off))) say(`${stage.id}: begins while somebody is away`);
     if (start < stage.earliest) say(`${stage.id}: too early`);
-    for (const id of stage.after) {
+    for (const id of stage.begun ? [] : stage.after) {
       const before = at.get(id);
       if (!before && problem.stages.some((one) => one.id === id)) say(`${stage.id}: planned without ${id}`);
       if (before && before.end > start) say(`${stage.id}: begins before ${id} is over`);
@@ -89,7 +99,8 @@ export function wrongs(problem: PlanProblem, planned: readonly PlannedStage[]): 
     const its = rows.filter(({ stage }) => stage.firmId === firm.id);
     for (const { plan } of its) {
       const at = its.filter((other) => other.plan.start <= plan.start && other.plan.end > plan.start).length;
-      if (at > firm.capacity) say(`${firm.id}: ${at} at once`);
+      const begun = its.some((one) => one.plan === plan && one.stage.begun);
+      if (at > firm.capacity && !begun) say(`${firm.id}: ${at} at once`);
     }
   }
   return found;

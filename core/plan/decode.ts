@@ -71,33 +71,44 @@ export class Decoder {
     const { problem, people: crews } = this.ground;
     const { stage } = task;
     const begun = stage.begun!;
+    const until = begun.until ?? null;
     const place = stage.at === 'away' ? AWAY : problem.places.findIndex(({ id }) => id === begun.placeId);
     const people = begun.people.flatMap((id) => {
       const at = problem.people.findIndex((one) => one.id === id);
       return at < 0 ? [] : [at];
     });
     const calendars = task.firm >= 0 ? [this.ground.firms[task.firm]!] : people.map((one) => crews[one]!.calendar);
-    const each = Math.ceil(stage.minutes / Math.max(people.length, 1));
-    // Somebody may be on two things that have begun: the later waits its turn.
+    const each = Math.max(1, Math.ceil(stage.minutes / Math.max(people.length, 1)));
+    const stays = stage.at === 'beside' || (place < 0 && stage.at === 'vehicle') ? BESIDE : place;
+    // Somebody may be on two things that have begun, or a tool wanted for two: the later waits its turn. A vehicle that
+    // stands elsewhere is moved first.
     let start = 0;
     let end = 0;
+    let tools: readonly number[] = [];
     for (let tries = 0; tries < MOST_TRIES; tries++) {
-      start = togetherFrom(start, calendars);
-      end = workedThrough(start, Math.max(each, 1), calendars);
-      const until = this.crews.clash(people, start, end);
-      if (until < 0) break;
-      start = until;
+      if (until === null) start = togetherFrom(start, calendars);
+      end = until ?? workedThrough(start, each, calendars);
+      if (!Number.isFinite(end)) break;
+      const busy = this.crews.clash(people, start, end);
+      const free = this.pieces.toolsOver(task, start, end);
+      // What is not to be had for as long as anybody plans is worked without: it has begun all the same.
+      const short = 'until' in free && free.until < problem.horizon ? free.until : start;
+      const there = stays >= AWAY && until === null ? this.visits.fit(task.job, stays, start, end - start) : start;
+      const from = Math.max(busy, short, there, start);
+      if (from === start) {
+        tools = 'until' in free ? [] : free.pieces;
+        break;
+      }
+      start = from;
     }
     if (!Number.isFinite(end)) {
       this.failed.set(task.index, { kind: 'tooFar' });
       return;
     }
-    const firmSlot = Math.max(-1, this.pieces.firmOver(task, start, end).slot);
-    const kept: Placed = {
-      ...{ start, end, people, tools: [], firmSlot, causes: [{ kind: 'begun' }] },
-      place: stage.at === 'beside' || (place < 0 && stage.at === 'vehicle') ? BESIDE : place,
-    };
-    this.book(task, kept);
+    // Live work that outlasts the authorisation of its pair is planned as for others, and said where there are none.
+    if (stage.liveHv && !people.some((one) => crews[one]!.hvUntil >= end)) return;
+    if (task.firm >= 0) this.pieces.putThere(task, end);
+    this.book(task, { start, end, people, tools, firmSlot: -1, causes: [{ kind: 'begun' }], place: stays });
   }
 
   private book(task: Task, placed: Placed): void {
@@ -302,7 +313,7 @@ function putRest(decoder: Decoder, { tasks }: Ground, { keys }: Recipe, rest: re
   for (const index of rest) if (open[index] === 0) queue.push(index);
   for (let now = queue.pop(); now >= 0; now = queue.pop()) {
     const task = tasks[now]!;
-    if (!task.stage.begun) decoder.put(task);
+    if (!decoder.placed[now] && !decoder.failed.has(now)) decoder.put(task);
     for (const one of task.next) {
       if (open[one]! < 0) continue;
       open[one]!--;
@@ -331,7 +342,7 @@ export function replay(
   const left: number[] = [];
   for (const index of inTurn) {
     const task = tasks[index]!;
-    if (task.stage.begun) continue;
+    if (decoder.placed[index] || decoder.failed.has(index)) continue;
     const was = fixed.get(index);
     if (was && decoder.putAt(task, was)) continue;
     if (was && pushing && task.planned.every((one) => decoder.placed[one])) decoder.put(task);

@@ -1,4 +1,5 @@
 import type { ComponentKind } from '../component/sheets.ts';
+import { type FirstOfKind, sisterHold } from '../job/sister.ts';
 import type { StageTrait } from '../kit/kit.ts';
 import { dayNumber } from '../quantity/format.ts';
 import type { StageState } from '../stage/stageRules.ts';
@@ -92,8 +93,8 @@ export interface FactJob {
   readonly priority: Priority;
   /** The bay its vehicle stands in; null: elsewhere, or not here. */
   readonly standsIn: string | null;
-  /** The first of its kind, if it is a sister: whether that is over, and how many of its lessons wait. */
-  readonly follows: { readonly number: string; readonly over: boolean; readonly lessons: number } | null;
+  /** The first of its kind, if it is a sister. */
+  readonly follows: ({ readonly number: string } & FirstOfKind) | null;
   /** The vehicle is out of the house, and due back on this day; nobody may have said when. */
   readonly out: { readonly holder: string; readonly dueBack: string | null } | null;
   /** Orders of stages that somebody goes against with a reason, as traps name them. */
@@ -207,12 +208,11 @@ export function planGround(facts: PlanFacts): PlanGround {
       const { firm } = stage;
       const there = firm !== null && isThere(job, stage, facts);
       const atFirm = there ? (job.out?.dueBack ?? null) : null;
-      const begun =
-        there && atFirm !== null
-          ? { placeId: null, people: [] }
-          : begunAs(stage, facts)
-            ? { placeId: job.standsIn, people: onIt(stage, facts) }
-            : null;
+      const begun = there
+        ? { placeId: null, people: [], ...(atFirm === null ? {} : { until: endOf(atFirm) }) }
+        : begunAs(stage, facts)
+          ? { placeId: job.standsIn, people: onIt(stage, facts) }
+          : null;
       const here = firm ? !there : !stage.traits.includes('away') && !stage.traits.includes('beside');
       const dueBack = here ? (job.out?.dueBack ?? null) : null;
       if (dueBack !== null) {
@@ -253,8 +253,7 @@ export function planGround(facts: PlanFacts): PlanGround {
               liveHv: stage.liveHv,
               tools: stage.tools,
             }),
-        // What is there already is there until it is due back, whatever the firm's days are.
-        firmId: firm && atFirm === null ? firm.id : null,
+        firmId: firm?.id ?? null,
         barred: gone ?? (stage.state === 'waiting' ? first.barred : null),
         at: firm || stage.traits.includes('away') ? 'away' : stage.traits.includes('beside') ? 'beside' : 'vehicle',
         traits: [
@@ -290,17 +289,19 @@ export function planGround(facts: PlanFacts): PlanGround {
 }
 
 /**
- * What a sister waits for (trade §7.5): the first of its kind to its end while that is worked on; once it is over, its lessons
- * to be taken in or set aside, for which nobody knows a day.
+ * What a sister waits for: the first of its kind to its end, where that is planned; where it is not, and for lessons, nobody
+ * knows a day.
  */
 function firstOfKind({ follows }: FactJob, { jobs }: PlanFacts): { after: string[]; barred: PlanStage['barred'] } {
-  if (!follows) return { after: [], barred: null };
-  const lead = jobs.find(({ number }) => number === follows.number);
-  const open = lead?.stages.filter(({ state }) => state !== 'done') ?? [];
+  const hold = follows && sisterHold(follows);
+  if (!hold) return { after: [], barred: null };
+  const jobId = follows.number;
+  if (hold.kind === 'lessons') return { after: [], barred: { kind: 'lessons', jobId, lessons: hold.lessons } };
+  const open = jobs.find(({ number }) => number === jobId)?.stages.filter(({ state }) => state !== 'done') ?? [];
   const last = open.filter(({ key }) => !open.some(({ after }) => after.includes(key)));
-  if (last.length > 0) return { after: last.map(({ id }) => id), barred: null };
-  const barred = { kind: 'lessons', jobId: follows.number, lessons: follows.lessons } as const;
-  return { after: [], barred: follows.lessons > 0 ? barred : null };
+  return last.length > 0
+    ? { after: last.map(({ id }) => id), barred: null }
+    : { after: [], barred: { kind: 'first', jobId } };
 }
 
 /** Has the firm that does a stage got the vehicle for it? It goes by the name of whoever has it. */

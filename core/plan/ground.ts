@@ -60,7 +60,10 @@ export function groundOf(problem: PlanProblem): Ground {
   const firms = indexOf(problem.firms);
   const versatility = problem.people.map(({ skills, hvUntil }) => skills.length + (hvUntil > 0 ? 3 : 0));
   const everybody = problem.people.map((_, index) => index).sort((a, b) => versatility[a]! - versatility[b]! || a - b);
-  const before = problem.stages.map(({ after }) => [...new Set(after.flatMap((id) => stages.get(id) ?? []))]);
+  // What has begun waits for nothing any more.
+  const before = problem.stages.map(({ after, begun }) =>
+    begun ? [] : [...new Set(after.flatMap((id) => stages.get(id) ?? []))],
+  );
   const next: number[][] = problem.stages.map(() => []);
   before.forEach((list, index) => {
     for (const one of list) next[one]!.push(index);

@@ -3,13 +3,20 @@ import type { Ground } from './ground.ts';
 import { minutesToGo } from './orders.ts';
 import type { PlannedJob } from './problem.ts';
 
-/** The stages of each job by number, those with the longest way to go first. */
-export function stagesByJob(ground: Ground): readonly (readonly number[])[] {
+/** What changes of one problem go by, worked out once. */
+export interface Ways {
+  /** The stages of each job by number, those with the longest way to go first. */
+  readonly own: readonly (readonly number[])[];
+  /** By stage, minutes from its begin to the end of what waits for it. */
+  readonly toGo: Float64Array;
+}
+
+export function waysOf(ground: Ground): Ways {
   const toGo = minutesToGo(ground);
   const own: number[][] = ground.problem.jobs.map(() => []);
   for (const index of ground.order) own[ground.tasks[index]!.job]?.push(index);
   for (const list of own) list.sort((a, b) => toGo[b]! - toGo[a]! || a - b);
-  return own;
+  return { own, toGo };
 }
 
 /** How often each kind of change is tried. */
@@ -60,7 +67,7 @@ function heldUp({ tasks }: Ground, { placed }: Pick<Decoder, 'placed'>, last: nu
  */
 export function changedRecipe(
   ground: Ground,
-  own: readonly (readonly number[])[],
+  { own, toGo }: Ways,
   { recipe, decoder, jobs }: From,
   random: () => number,
 ): Recipe {
@@ -80,7 +87,8 @@ export function changedRecipe(
     for (const one of stages) keys[one]! += minutes;
   };
   const some = () => own[pick(own.length)] ?? [];
-  const kind = random();
+  // One job has no turn among others: mostly what held it up comes later.
+  const kind = problem.jobs.length > 1 ? random() : random() < 0.4 ? SHARES.tail + (1 - SHARES.tail) * random() : 1;
   if (kind >= SHARES.gate && jobs.length > 0) {
     const late = jobs.filter((one) => one.late > 0);
     const of = late.length > 0 ? late : jobs;
@@ -117,10 +125,12 @@ export function changedRecipe(
     }
   } else {
     const gates = recipe.gates.slice();
-    const { id, start, end } = jobs[pick(jobs.length)]!;
+    const { id, end } = jobs[pick(jobs.length)]!;
     const job = problem.jobs.findIndex((one) => one.id === id);
     if (problem.jobs[job]!.underWay) return { keys, gates };
-    gates[job] = random() < 0.3 ? 0 : Math.round((start + (end - start) * 0.6 * random()) / 15) * 15;
+    // No later than its longest way lets it end when it does now.
+    const way = Math.max(0, ...own[job]!.map((one) => toGo[one]!));
+    gates[job] = random() < 0.3 ? 0 : Math.max(0, Math.floor((end - way * (1 + 0.6 * random() ** 2)) / 15) * 15);
     return { keys, gates };
   }
   return { keys, gates: recipe.gates };

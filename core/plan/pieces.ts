@@ -31,6 +31,14 @@ export class Pieces {
     if (firmSlot >= 0) this.firmBusy[firm]![firmSlot]!.put(from, to, index);
   }
 
+  /** What a firm has already takes its slot whether it has one or not: those it has too many of come out of it first. */
+  putThere({ index, firm }: Task, to: number): void {
+    const slots = this.firmBusy[firm]!;
+    const ends = slots.map((slot) => slot.gap(0, Number.MAX_SAFE_INTEGER));
+    const at = ends.reduce((best, end, slot) => (end < ends[best]! ? slot : best), 0);
+    if (slots[at] && ends[at]! < to) slots[at].put(ends[at]!, to, index);
+  }
+
   /** A slot of the firm of a stage over a time; −1 where it takes none, −2 until when there is none, and for whom. */
   firmOver(task: Task, start: number, end: number): { slot: number; until: number; by: number } {
     if (task.firm < 0) return NO_FIRM;

@@ -2,7 +2,7 @@ import { seeded } from '../spread/seeded.ts';
 import { lowerBound } from './bound.ts';
 import { type Decoder, decode, type Fixed, type Recipe, replay } from './decode.ts';
 import { type Ground, groundOf } from './ground.ts';
-import { changedRecipe, stagesByJob } from './moves.ts';
+import { changedRecipe, waysOf } from './moves.ts';
 import { rules } from './orders.ts';
 import { costOf, planOf } from './outcome.ts';
 import {
@@ -146,12 +146,12 @@ export class Planner {
 
   /** Simulated annealing (Kirkpatrick and others, 1983) in rounds, each from the best so far. */
   private *search(from: Judged): Generator<PlanProgress> {
-    const own = stagesByJob(this.ground);
+    const ways = waysOf(this.ground);
     let best = from;
     for (let round = FIRST_ROUND; this.done < this.passes; round = Math.min(2 * round, LONGEST_ROUND)) {
       let now = best;
       for (let left = round; left > 0 && this.done < this.passes; left--) {
-        const next = this.judge(changedRecipe(this.ground, own, now, this.random));
+        const next = this.judge(changedRecipe(this.ground, ways, now, this.random));
         const heat = HEAT * best.sum * (left / round) ** 2;
         if (next.sum <= now.sum || this.random() < Math.exp((now.sum - next.sum) / (heat + 1e-9))) now = next;
         if (next.sum < best.sum) best = next;

@@ -40,6 +40,8 @@ export interface PlanFirm {
 export interface Begun {
   readonly placeId: string | null;
   readonly people: readonly string[];
+  /** Of what a firm has: the minute it is due back, whatever the firm's days are. @default as long as its work takes */
+  readonly until?: number;
 }
 
 /**
@@ -130,7 +132,9 @@ export type Impossible =
   | { readonly kind: 'noPlace'; readonly traits: readonly string[] }
   | { readonly kind: 'noTool'; readonly tool: string }
   | { readonly kind: 'noFirm'; readonly firmId: string }
-  /** The first of its kind is over, and its lessons have been neither taken in nor set aside. */
+  /** The first of its kind is not through, and has no stage of which anybody knows a day. */
+  | { readonly kind: 'first'; readonly jobId: string }
+  /** The first of its kind is through, and its lessons have been neither taken in nor set aside. */
   | { readonly kind: 'lessons'; readonly jobId: string; readonly lessons: number }
   /** The vehicle is out of the house, and nobody has said until when. */
   | { readonly kind: 'out' }

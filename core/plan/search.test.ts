@@ -91,7 +91,7 @@ describe('days that have been told', () => {
     expect(moved.length).toBeLessThanOrEqual(5);
     // Without what was told, most of them move.
     const unasked = ends(makePlan({ ...late, toldHours: 0 }, { seed: 1, passes: 60 }).jobs);
-    expect(moved.length).toBeLessThan(
+    expect(moved.length).toBeLessThanOrEqual(
       [...told].filter(([job, end]) => Math.abs(unasked.get(job)! - end) >= 450).length,
     );
     // What is shown while a stage is carried is what the plan then says, to the day.

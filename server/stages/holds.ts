@@ -1,10 +1,12 @@
-import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { inArray, sql } from 'drizzle-orm';
 import type { ClockOn } from '../../contract/stages.ts';
+import { type FirstOfKind, sisterHold } from '../../core/job/sister.ts';
 import { isAtWork } from '../../core/stage/stageRules.ts';
 import { missingKinds } from '../../core/toolbox/tool.ts';
 import type { Tx } from '../db/connect.ts';
-import { job, lesson, stage, tool } from '../db/schema/index.ts';
+import { tool } from '../db/schema/index.ts';
 import { RuleBroken } from '../problems.ts';
+import { FIRST_OF_KIND, LESSONS_WAITING } from '../read/firstOfKind.ts';
 
 /** Work that takes a tool waits for one as it waits for a part; whoever only waits does not need it. */
 export async function holdTools(tx: Tx, kinds: readonly string[], kind: ClockOn['kind'], day: string): Promise<void> {
@@ -20,27 +22,19 @@ export async function holdTools(tx: Tx, kinds: readonly string[], kind: ClockOn[
     );
 }
 
-/**
- * A sister's stage is begun when the first of its kind is over and each of its lessons is taken in or set aside (trade
- * §7.5); whoever waits may say so on the clock. What has begun goes on. The plan holds the same: see `firstOfKind`.
- */
+/** A sister's stage is not begun while `sisterHold` holds it; whoever waits may say so on the clock. What has begun goes on. */
 export async function holdSister(tx: Tx, followsId: string | null, kind: ClockOn['kind']): Promise<void> {
   if (followsId === null || !isAtWork(kind)) return;
-  const [first] = await tx
-    .select({
-      number: job.number,
-      open: sql<number>`(select count(*)::int from ${stage} where ${and(eq(stage.jobId, job.id), ne(stage.state, 'done'))})`,
-      over: sql<boolean>`${job.state} in ('handedOver', 'cancelled')`,
-      lessons: sql<number>`(select count(*)::int from ${lesson} where ${and(eq(lesson.jobId, job.id), eq(lesson.state, 'waiting'))})`,
-    })
-    .from(job)
-    .where(eq(job.id, followsId));
-  if (!first) return;
-  const lets = `A manager can let it stand by itself, in Plan of this job.`;
-  if (first.open > 0 && !first.over)
-    throw new RuleBroken(`This job follows ${first.number}, the first of its kind, which is still worked on. ${lets}`);
-  if (first.lessons > 0)
-    throw new RuleBroken(
-      `${first.lessons} ${first.lessons === 1 ? 'lesson' : 'lessons'} of ${first.number}, the first of its kind, ${first.lessons === 1 ? 'waits' : 'wait'} to be taken into the kit or set aside. ${lets}`,
-    );
+  const { rows } = await tx.execute<{ first: FirstOfKind & { number: string } }>(sql`
+    select json_build_object('number', f.number, ${FIRST_OF_KIND}, 'lessons', ${LESSONS_WAITING}) as first
+    from job f where f.id = ${followsId}`);
+  const first = rows[0]?.first;
+  const hold = first && sisterHold(first);
+  if (!hold) return;
+  const lets = 'A manager can let it stand by itself, in Plan of this job.';
+  if (hold.kind === 'first')
+    throw new RuleBroken(`This job follows ${first.number}, the first of its kind, which is not through yet. ${lets}`);
+  throw new RuleBroken(
+    `${hold.lessons} ${hold.lessons === 1 ? 'lesson' : 'lessons'} of ${first.number}, the first of its kind, ${hold.lessons === 1 ? 'waits' : 'wait'} to be taken into the kit or set aside. ${lets}`,
+  );
 }

@@ -19,6 +19,7 @@ import { rootOf } from '../../core/vehicle/revisions.ts';
 import type { Db, Tx } from '../db/connect.ts';
 import { clockedSeconds } from '../read/clockedSql.ts';
 import { adoptedEstimates } from '../read/estimates.ts';
+import { FIRST_OF_KIND, LESSONS_WAITING } from '../read/firstOfKind.ts';
 import { supplierLateness } from '../read/netting.ts';
 
 /** Jobs that are worked on or will be: agreed, and not over. */
@@ -78,8 +79,8 @@ export async function planFacts(db: Db | Tx, workshop: Workshop, now: Date): Pro
       (select coalesce(json_agg(json_build_object('number', j.number, 'title', v.name, 'promised', j.promised, 'priority', j.priority,
           'standsIn', (select b.id from place b where b.id = j.place_id and b.kind = 'bay' and not b.closed),
           'variantId', v.variant_id, 'options', j.kit_options,
-          'follows', (select json_build_object('number', f.number, 'over', f.state in ('handedOver', 'cancelled'),
-              'lessons', (select count(*)::int from lesson x where x.job_id = f.id and x.state = 'waiting')) from job f where f.id = j.follows_id),
+          'follows', (select json_build_object('number', f.number, ${FIRST_OF_KIND},
+              'lessons', ${LESSONS_WAITING}) from job f where f.id = j.follows_id),
           'out', (select json_build_object('holder', c.holder, 'dueBack', to_char(c.due_back at time zone ${workshop.timeZone}, 'YYYY-MM-DD'))
             from custody c where c.job_id = j.id and c.back_at is null),
           'overruled', (select coalesce(json_agg(d.rule || ' ' || d.subject order by d.rule, d.subject), '[]'::json) from

@@ -5,6 +5,7 @@ import { one } from '../db/one.ts';
 import { job } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, Stale } from '../problems.ts';
+import { FIRST_OF_KIND } from '../read/firstOfKind.ts';
 
 /** Jobs that wait for this one, by however many others in between, and itself. */
 const WAITING_FOR = (id: unknown) => sql`
@@ -14,7 +15,7 @@ const WAITING_FOR = (id: unknown) => sql`
 async function seriesOf(db: Db | Tx, number: string): Promise<SeriesSheet> {
   const { rows } = await db.execute<SeriesSheet & Record<string, unknown>>(sql`
     select j.version,
-      (select json_build_object('number', f.number, 'title', fv.name, 'over', f.state in ('handedOver', 'cancelled'),
+      (select json_build_object('number', f.number, 'title', fv.name, ${FIRST_OF_KIND},
           'kitId', (select kit_id from kit_revision where id = f.kit_revision_id),
           'lessons', (select coalesce(json_agg(json_build_object('id', l.id, 'text', l.text, 'state', l.state) order by l.at, l.id), '[]'::json)
             from lesson l where l.job_id = f.id))

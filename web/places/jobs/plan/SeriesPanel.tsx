@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type SeriesSheet, seriesAddress } from '../../../../contract/series.ts';
+import { sisterHold } from '../../../../core/job/sister.ts';
 import { useOfAddress } from '../../../data/resources.ts';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -30,7 +31,7 @@ export function SeriesPanel() {
                 </Link>
               </span>
             ))}
-            : they begin when it is handed over and each of its lessons is settled.
+            : they begin when its stages are finished and each of its lessons is settled.
           </p>
         )}
         {data.first && <Held first={data.first} />}
@@ -40,8 +41,10 @@ export function SeriesPanel() {
   );
 }
 
-function Held({ first: { number, title, over, kitId, lessons } }: { first: NonNullable<SeriesSheet['first']> }) {
+function Held({ first }: { first: NonNullable<SeriesSheet['first']> }) {
+  const { number, title, over, kitId, lessons } = first;
   const waiting = lessons.filter(({ state }) => state === 'waiting');
+  const hold = sisterHold({ ...first, lessons: waiting.length });
   return (
     <div className="stack" data-series={number}>
       <p>
@@ -49,7 +52,11 @@ function Held({ first: { number, title, over, kitId, lessons } }: { first: NonNu
         <Link className="in-text" to={`/jobs/${number}/plan`}>
           {number} {title}
         </Link>
-        {over ? ', which is handed over' : ', which is still worked on: this one is planned after it'}
+        {hold?.kind === 'first'
+          ? ', which is not through yet: this one is begun after it'
+          : over
+            ? ', which is over'
+            : ', all of whose stages are finished'}
         {waiting.length > 0
           ? `. ${waiting.length === 1 ? 'One lesson' : `${waiting.length} lessons`} of it ${waiting.length === 1 ? 'waits' : 'wait'}:`
           : lessons.length > 0
@@ -66,7 +73,7 @@ function Held({ first: { number, title, over, kitId, lessons } }: { first: NonNu
           <Link className="in-text" to={`/kits/${kitId}`}>
             Take each into the kit, or set it aside
           </Link>
-          {over ? ': until then nothing of this job is begun.' : '.'}
+          {hold?.kind === 'lessons' ? ': until then nothing of this job is begun.' : '.'}
         </p>
       )}
     </div>
