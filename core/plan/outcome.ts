@@ -2,6 +2,9 @@ import type { Decoder, Recipe } from './decode.ts';
 import type { Ground } from './ground.ts';
 import type { PlanCost, PlannedJob, PlannedStage, WorkPlan } from './problem.ts';
 
+/** Sooner than was told troubles hardly anybody: so little of what later does that it is not done for nothing. */
+const SOONER = 0.02;
+
 /**
  * What a plan costs: lateness, ends, work in progress; a job with a stage that cannot be planned counts what can be.
  *
@@ -31,7 +34,8 @@ export function costOf(
     ends += (job.weight * to[index]!) / 60;
     inProgress += (to[index]! - from[index]!) / 60;
     const was = told?.[index] ?? Number.NaN;
-    if (!Number.isNaN(was)) moved += (job.weight * problem.toldHours * Math.abs(to[index]! - was)) / problem.dayMinutes;
+    const later = Number.isNaN(was) ? 0 : to[index]! - was;
+    moved += (job.weight * problem.toldHours * (later > 0 ? later : -SOONER * later)) / problem.dayMinutes;
     return [{ id: job.id, start: from[index]!, end: to[index]!, late: over }];
   });
   return { cost: { late, ends, inProgress, moved }, jobs };

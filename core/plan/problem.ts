@@ -106,7 +106,7 @@ export interface PlanProblem {
   readonly horizon: number;
   /** Minutes of a working day. */
   readonly dayMinutes: number;
-  /** What it costs to move a job that has been told by a day, weighted hours of lateness. */
+  /** What it costs that a job is over a day later than was told, weighted hours of lateness. */
   readonly toldHours: number;
 }
 
