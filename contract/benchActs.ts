@@ -43,6 +43,8 @@ export interface WaitingAct {
   /** Marks it as the same one however often it is sent. */
   readonly key: string;
   readonly personId: string;
+  /** For whoever else is here while it waits; acts of before names were kept say none. */
+  readonly personName?: string;
   /** By the clock of the tablet, ISO. */
   readonly made: string;
   readonly act: BenchAct;

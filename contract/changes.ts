@@ -84,6 +84,8 @@ export interface Touched {
 /** When it was done, by the clock of whoever sends it, and what that clock shows at sending. */
 export const MADE_HEADING = 'Dajo-Made-At';
 export const CLOCK_HEADING = 'Dajo-Clock';
+/** Whose doing it is, by id: whoever did it may not be who is signed in when it arrives. */
+export const PERSON_HEADING = 'Dajo-Person';
 
 export const TOUCHED_HEADING = 'Dajo-Touched';
 

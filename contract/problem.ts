@@ -17,6 +17,7 @@ export const PROBLEM_TYPES = [
   'signInWrong',
   'tooManyTries',
   'csrf',
+  'another',
   'notAllowed',
   'notFound',
   'stale',

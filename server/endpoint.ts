@@ -3,7 +3,7 @@ import express, { type Request, type RequestHandler, type Response, type Router 
 import type Joi from 'joi';
 import type { Address, Params } from '../contract/address.ts';
 import { BOUNDS_SENTENCE, type Bounds, boundsProblem } from '../contract/bounds.ts';
-import { CLOCK_HEADING, MADE_HEADING, TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
+import { CLOCK_HEADING, MADE_HEADING, PERSON_HEADING, TOUCHED_HEADING, touchedText } from '../contract/changes.ts';
 import { check } from '../contract/fields.ts';
 import { FILE_ABOUT } from '../contract/files.ts';
 import { hasRole } from '../contract/rights.ts';
@@ -16,7 +16,7 @@ import { type Change, changeIn, type RequestKey } from './change.ts';
 import type { Config } from './config.ts';
 import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
-import { BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
+import { AnothersDoing, BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
 import { type Visitor, visitorOf } from './session/signedIn.ts';
 import type { PlanMaker } from './workPlan/planner.ts';
 
@@ -111,6 +111,8 @@ function admit(house: House, { may }: Endpoint, people: WeakMap<Request, Visitor
     const visitor = await visitorOf(house.db, req);
     if (!visitor) throw new SignInNeeded();
     const { person } = visitor;
+    // Before what this one may: what another did is neither taken nor refused for good.
+    holdToPerson(req, person.id);
     if (!hasRole(person.role, may)) throw new NotAllowed(`This is for a ${may}; you are signed in as ${person.role}.`);
     for (const [name, value] of Object.entries(req.params as Record<string, string>)) {
       const rule = PARAM[name];
@@ -159,6 +161,14 @@ export function readBody<T>(schema: Joi.Schema<T>, sent: unknown, bounds: Bounds
   const { value, problems } = check(schema, sent);
   if (Object.keys(problems).length > 0) throw new BadInput(problems);
   return value;
+}
+
+/** Whoever did it is whoever is named: what was done earlier says by whom, and what says so is held to it. */
+function holdToPerson(req: Request, personId: string): void {
+  const by = req.get(PERSON_HEADING);
+  if (by !== undefined && by !== personId) throw new AnothersDoing();
+  if (by === undefined && req.get(MADE_HEADING) !== undefined)
+    throw new ProblemError('badInput', 'Who did this is not said, so that it cannot be stored under their name.');
 }
 
 /** What was made longer ago may have been taken and forgotten: keys are kept a week. */

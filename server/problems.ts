@@ -9,6 +9,7 @@ const STATUS: Record<ProblemType, number> = {
   csrf: 403,
   notAllowed: 403,
   notFound: 404,
+  another: 409,
   stale: 409,
   conflict: 409,
   keyReused: 409,
@@ -47,6 +48,15 @@ export class BadInput extends ProblemError {
 export class NotFound extends ProblemError {
   constructor(what: string) {
     super('notFound', `There is no such ${what}.`);
+  }
+}
+/** It was done by one person and comes in the session of another: nobody's doing is stored under another's name. */
+export class AnothersDoing extends ProblemError {
+  constructor() {
+    super(
+      'another',
+      'This was done by somebody else than is signed in here now. Nothing was stored: it is theirs to send, signed in as themselves.',
+    );
   }
 }
 /** A rule of the trade or of the workshop stands against it. */

@@ -208,7 +208,35 @@ describe('leaving, and going on', () => {
 });
 
 describe('what was done before it could be told', () => {
-  const told = (made: string, sent: string) => ({ 'Dajo-Made-At': made, 'Dajo-Clock': sent });
+  let joryId = '';
+  let raviId = '';
+  beforeAll(async () => {
+    joryId = (await jory.get('/session')).body.person.id;
+    raviId = (await ravi.get('/session')).body.person.id;
+  });
+  const told = (made: string, sent: string, by = joryId) => ({
+    ...{ 'Dajo-Made-At': made, 'Dajo-Clock': sent },
+    'Dajo-Person': by,
+  });
+  test('is stored under the name of whoever did it, or not at all, whoever is signed in when it comes', async () => {
+    const count = async () => (await shop.pool().query('select count(*)::int as n from time_entry')).rows[0].n;
+    const before = await count();
+    for (const visitor of [ilse, await shop.visitor('odo')]) {
+      const answer = await on(visitor, {}, told(at(-0.5), at(0)));
+      expect([answer.status, answer.body.type]).toEqual([409, '/problems/another']);
+    }
+    const nobody = await on(jory, {}, { 'Dajo-Made-At': at(-0.5), 'Dajo-Clock': at(0) });
+    expect([nobody.status, nobody.body.detail]).toEqual([400, expect.stringMatching(/Who did this/)]);
+    expect(await count()).toBe(before);
+    // The same holds for anything a page sends that says whose it is.
+    const typed = await ilse.send(
+      'post',
+      `/jobs/${(await ilse.job('Bakery van')).number}/snags`,
+      { text: 'x' },
+      { 'Dajo-Person': joryId },
+    );
+    expect([typed.status, typed.body.type]).toEqual([409, '/problems/another']);
+  });
   test('counts from when it was done, though the tablet’s clock is three hours off', async () => {
     // Done 40 minutes ago; the tablet shows 17:00 where it is 14:00.
     expect((await on(jory, {}, told('2025-03-18T16:20:00Z', '2025-03-18T17:00:00Z'))).status).toBe(200);
@@ -240,7 +268,8 @@ describe('what was done before it could be told', () => {
       "insert into reading (step_id, value, verdict, by_id, at) select id, coalesce(limit_min, 1), 'within', $2, $3 from step where stage_id = $1",
       [stage.id, ids.get('jory'), at(-5)],
     );
-    for (const who of [jory, ravi]) expect((await on(who, {}, told(at(-3), at(0)))).status).toBe(200);
+    expect((await on(jory, {}, told(at(-3), at(0)))).status).toBe(200);
+    expect((await on(ravi, {}, told(at(-3), at(0), raviId))).status).toBe(200);
     const done = await jory.send('post', `/stages/${stage.id}/finish`, { version: null }, told(at(-1), at(0)));
     expect(done.status).toBe(200);
     const ends = (await week()).entries.map(({ person, to }) => [person, to]);
@@ -256,8 +285,9 @@ describe('what was done before it could be told', () => {
     const good = step.limit!.min ?? step.limit!.max!;
     const read = (who: Visitor, value: number, headers = {}) =>
       who.send('post', `/steps/${step.id}/readings`, { value }, headers);
-    for (const who of [jory, ravi]) await on(who, {}, told(at(-3), at(0)));
-    expect((await read(ravi, 1e6, told(at(-1), at(0)))).body.verdict).not.toBe('within');
+    await on(jory, {}, told(at(-3), at(0)));
+    await on(ravi, {}, told(at(-3), at(0), raviId));
+    expect((await read(ravi, 1e6, told(at(-1), at(0), raviId))).body.verdict).not.toBe('within');
     const earlier = await read(jory, good, told(at(-2), at(0)));
     expect([earlier.status, earlier.body.detail]).toEqual([
       422,

@@ -90,7 +90,8 @@ describe('work that takes a tool', () => {
     const hour = (from: number) => new Date(Date.now() + from * 3_600_000).toISOString();
     await sql('delete from time_entry where "to" is not null');
     await sql('update time_entry set "from" = now() - interval \'30 hours\' where "to" is null');
-    const yesterday = { 'Dajo-Made-At': hour(-24), 'Dajo-Clock': hour(0) };
+    const by = (await jory.get('/session')).body.person.id as string;
+    const yesterday = { 'Dajo-Made-At': hour(-24), 'Dajo-Clock': hour(0), 'Dajo-Person': by };
     const body = { value: 0.05, toolId: ohm.id };
     expect((await jory.send('post', `/steps/${step.id}/readings`, body, yesterday)).status).toBe(200);
     await sql('update tool set calibrated_until = null where id = $1', [ohm.id]);

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import type { HoursSheet } from '../../contract/hours.ts';
 import type { JobRow, JobSheet } from '../../contract/job.ts';
 import { inDays } from '../day.ts';
-import { expect, signIn, test } from './fixture.ts';
+import { expect, PASSWORD, signIn, test } from './fixture.ts';
 import { openLine } from './line.ts';
 
 test.use({ serviceWorkers: 'allow', viewport: { width: 820, height: 1180 } });
@@ -123,3 +123,58 @@ test('what the server refuses later is said plainly, with what it was', async ({
     await line.close();
   }
 });
+
+for (const way of ['in the dialog', 'in a second tab'] as const)
+  test(`what one did while cut is never another’s: somebody else signs in ${way}`, async ({
+    page,
+    context,
+    address,
+  }) => {
+    const line = await openLine(address);
+    const snagOf = async (text: string) =>
+      (await sheetOf(page, address, 'Bakery van')).snags.filter((snag) => snag.text === text);
+    try {
+      await signIn(page, line.url, 'jory');
+      const { number } = await sheetOf(page, address, 'Bakery van');
+      await page.goto(`${line.url}/jobs/${number}/bench`);
+      await expect(page.getByRole('heading', { name: /Bakery van/ })).toBeVisible();
+      line.cut();
+      await page.getByLabel('A fault to put right').fill('Seen by Jory alone');
+      await page.getByRole('button', { name: 'Note snag' }).click();
+      await expect(page.getByText('1 entry waits')).toBeVisible();
+      // Signing out needs the server, and says so.
+      await page.getByRole('button', { name: 'Jory Opie, menu' }).click();
+      await page.getByRole('menuitem', { name: 'Sign out' }).click();
+      await expect(page.getByText('You are still signed in.')).toBeVisible();
+
+      if (way === 'in the dialog') {
+        await context.clearCookies();
+        line.mend();
+        const dialog = page.getByRole('dialog', { name: 'Sign in again' });
+        await dialog.getByLabel('Name').fill('ilse');
+        await dialog.getByLabel('Password').fill(PASSWORD);
+        await dialog.getByRole('button', { name: 'Sign in' }).click();
+      } else {
+        await context.clearCookies();
+        const other = await context.newPage();
+        await signIn(other, address.replace('127.0.0.1', new URL(line.url).hostname), 'ilse');
+        line.mend();
+        await page.reload();
+      }
+      // Ilse is told whose it is, sees what it is as a manager does, and nothing is stored under her name.
+      await expect(page.getByRole('button', { name: 'Ilse Marrow, menu' })).toBeVisible();
+      const waits = page.locator('[data-waits-of="Jory Opie"]');
+      await expect(waits).toContainText('1 entry of Jory Opie waits in this browser until they sign in here again');
+      await expect(waits).toContainText('Seen by Jory alone');
+      await clean(page);
+      expect(await snagOf('Seen by Jory alone')).toEqual([]);
+
+      await page.getByRole('button', { name: 'Ilse Marrow, menu' }).click();
+      await page.getByRole('menuitem', { name: 'Sign out' }).click();
+      await signIn(page, line.url, 'jory');
+      await expect(waits).toBeHidden();
+      await expect.poll(async () => (await snagOf('Seen by Jory alone')).map(({ by }) => by)).toEqual(['Jory Opie']);
+    } finally {
+      await line.close();
+    }
+  });

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { beforeAll, expect, test } from 'vitest';
 import type { BenchAct, WaitingAct } from '../../contract/benchActs.ts';
-import { CLOCK_HEADING, MADE_HEADING } from '../../contract/changes.ts';
+import { CLOCK_HEADING, MADE_HEADING, PERSON_HEADING } from '../../contract/changes.ts';
 import { seeded } from '../../core/spread/seeded.ts';
 import { deliver, type Post } from '../../web/data/outbox/deliver.ts';
 import { type ActStore, openActs } from '../../web/data/outbox/store.ts';
@@ -71,16 +71,17 @@ test('page, server and line cut at random two hundred times: every act is stored
     const cookie = signedIn.headers['set-cookie']!;
     const token = signedIn.body.csrfToken as string;
     let cuts = 0;
-    const post: Post = async ({ path, body, key, made }) => {
+    const post: Post = async ({ path, body, key, made, personId: by }) => {
       const cut = cuts < 200 ? pick(CUTS) : 'none';
       if (cut !== 'none') cuts++;
       if (cut === 'pageDiesBefore') throw new PageDied();
-      if (cut === 'beforeServer') return { was: 'unknown' };
+      if (cut === 'beforeServer') return { was: 'unknown', because: 'cut' };
       const sending = fetch(`${at()}/api${path}`, {
         method: 'POST',
         headers: {
           ...{ 'Content-Type': 'application/json', 'X-CSRF-Token': token, Cookie: String(cookie) },
           ...{ 'Idempotency-Key': key, [MADE_HEADING]: made, [CLOCK_HEADING]: new Date().toISOString() },
+          [PERSON_HEADING]: by,
         },
         body: JSON.stringify(body),
       });
@@ -88,13 +89,15 @@ test('page, server and line cut at random two hundred times: every act is stored
         const lost = sending.catch(() => null);
         await restart();
         await lost;
-        return { was: 'unknown' };
+        return { was: 'unknown', because: 'cut' };
       }
       const response = await sending;
       if (cut === 'pageDiesAfter') throw new PageDied();
-      if (cut === 'afterServer') return { was: 'unknown' };
+      if (cut === 'afterServer') return { was: 'unknown', because: 'cut' };
       if (response.ok) return { was: 'taken' };
-      return response.status >= 500 ? { was: 'unknown' } : { was: 'refused', why: await response.text() };
+      return response.status >= 500
+        ? { was: 'unknown', because: 'cut' }
+        : { was: 'refused', why: await response.text() };
     };
     // What a technician does in a day, each act told apart by its own number.
     const acts: BenchAct[] = [{ act: 'clockOn', stageId, number, kind: 'work', cause: null, leave: false }];
@@ -170,13 +173,13 @@ test('what the server refuses is kept with its reason, and what follows it goes 
     sent.push(path);
     return path === '/clock-off' ? { was: 'refused', why: 'You are not clocked on anywhere.' } : { was: 'taken' };
   };
-  expect(await deliver(store, personId, post)).toBe(true);
+  expect(await deliver(store, personId, post)).toBeNull();
   expect(sent).toEqual(['/clock-off', `/jobs/${number}/snags`]);
   expect((await store.all()).map(({ says, refused, personId: of }) => [says, refused, of])).toEqual([
     ['clockOff', 'You are not clocked on anywhere.', personId],
     ['snag', null, 'another'],
   ]);
   // It is not sent again by itself.
-  expect(await deliver(store, personId, post)).toBe(true);
+  expect(await deliver(store, personId, post)).toBeNull();
   expect(sent).toHaveLength(2);
 });

@@ -6,11 +6,12 @@ import {
   QuestionCircleOutlined,
   SettingOutlined,
 } from '@ant-design/icons';
-import { Dropdown } from 'antd';
+import { App, Dropdown } from 'antd';
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { UNIT_SETS, type UnitChoice } from '../../core/quantity/units.ts';
 import { UNIT_NAME } from '../../wording/workshop.ts';
+import { setPageOf } from '../data/client.ts';
 import { useLive } from '../data/live.ts';
 import { keepForOffline } from '../data/offline.ts';
 import { openOutbox } from '../data/outbox/outbox.ts';
@@ -34,15 +35,17 @@ export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  const { message } = App.useApp();
   const [listOpen, setListOpen] = useState(false);
   const [accountOpen, setAccountOpen] = useState(false);
   useLive();
   const { houses } = useSession();
   const house = houses?.here ?? 'one';
   useEffect(() => {
-    void openOutbox(house, person.id);
+    setPageOf(person.id);
+    void openOutbox(house, { id: person.id, name: person.name });
     keepForOffline();
-  }, [house, person.id]);
+  }, [house, person.id, person.name]);
   const { data: floor } = useFloor();
   const mine = useMyClock();
   useShellKeys({ showKeys: () => setListOpen(true), clockedOnTo: mine?.jobNumber ?? null });
@@ -58,11 +61,17 @@ export function Shell({ children }: { children: ReactNode }) {
     { key: 'keys', label: 'Keys', icon: <QuestionCircleOutlined /> },
     { key: 'out', label: 'Sign out', icon: <LogoutOutlined /> },
   ];
+  const leave = () => {
+    signOut().then(
+      () => navigate('/'),
+      (error: Error) => void message.error(`You are still signed in. ${error.message}`),
+    );
+  };
   const choose = (key: string) => {
     if (key === 'keys') setListOpen(true);
     else if (key === 'account') setAccountOpen(true);
     else if (key === 'workshop') navigate('/workshop');
-    else if (key === 'out') void signOut().then(() => navigate('/'));
+    else if (key === 'out') leave();
     else void setUnitSet(key as UnitChoice);
   };
   return (

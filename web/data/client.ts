@@ -1,5 +1,12 @@
 import { type Address, type Params, pathOf, type Sent as SentBody } from '../../contract/address.ts';
-import { CLOCK_HEADING, MADE_HEADING, readTouched, TOUCHED_HEADING, type Touched } from '../../contract/changes.ts';
+import {
+  CLOCK_HEADING,
+  MADE_HEADING,
+  PERSON_HEADING,
+  readTouched,
+  TOUCHED_HEADING,
+  type Touched,
+} from '../../contract/changes.ts';
 import type { Problem } from '../../contract/problem.ts';
 import type { Post, Sent } from './outbox/deliver.ts';
 
@@ -17,8 +24,16 @@ export function setCsrfToken(token: string): void {
   csrfToken = token;
 }
 
+/** Whose page this is: what is done on it goes out as theirs or not at all, whoever signs in meanwhile. */
+let pageOf: string | null = null;
+export function setPageOf(personId: string | null): void {
+  pageOf = personId;
+}
+
 /** Set by the shell: asks the person to sign in again over the open page and resolves when they have. */
 let signInAgain: (() => Promise<void>) | null = null;
+/** Asks whoever is here to sign in again, where a page is open that can. */
+export const askToSignIn = (): Promise<void> => signInAgain?.() ?? Promise.resolve();
 export function onSignInNeeded(ask: () => Promise<void>): void {
   signInAgain = ask;
 }
@@ -36,21 +51,21 @@ async function readProblem(response: Response): Promise<Problem> {
   }
 }
 
-/** Headings of an act that may have been done earlier, and how long its answer is waited for. */
-interface Late {
+/** Headings that say more of a request, and how long its answer is waited for at most. */
+interface More {
   readonly headers: Readonly<Record<string, string>>;
-  readonly timeoutMs: number;
+  readonly timeoutMs?: number;
 }
 
-async function request(method: string, path: string, body?: unknown, key?: string, late?: Late): Promise<Response> {
-  const headers: Record<string, string> = { Accept: 'application/json', ...late?.headers };
+async function request(method: string, path: string, body?: unknown, key?: string, more?: More): Promise<Response> {
+  const headers: Record<string, string> = { Accept: 'application/json', ...more?.headers };
   const file = body instanceof Blob;
   if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
   if (method !== 'GET') headers['X-CSRF-Token'] = csrfToken;
   if (key) headers['Idempotency-Key'] = key;
   try {
     const sent = body === undefined ? undefined : file ? body : JSON.stringify(body);
-    const signal = late && AbortSignal.timeout(late.timeoutMs);
+    const signal = more?.timeoutMs === undefined ? null : AbortSignal.timeout(more.timeoutMs);
     return await fetch(`/api${path}`, { method, headers, body: sent, signal });
   } catch {
     throw new Refused({
@@ -64,10 +79,12 @@ async function request(method: string, path: string, body?: unknown, key?: strin
 
 /** Asks or sends; when the session has run out it lets the person sign in again and repeats the request. */
 async function call(method: string, path: string, body?: unknown, key?: string): Promise<Response> {
-  let response = await request(method, path, body, key);
+  const named = method !== 'GET' && !path.startsWith('/session') && pageOf !== null;
+  const more = named ? { headers: { [PERSON_HEADING]: pageOf! } } : undefined;
+  let response = await request(method, path, body, key, more);
   if (response.status === 401 && signInAgain && !path.startsWith('/session')) {
     await signInAgain();
-    response = await request(method, path, body, key);
+    response = await request(method, path, body, key, more);
   }
   if (!response.ok) throw new Refused(await readProblem(response));
   return response;
@@ -76,22 +93,20 @@ async function call(method: string, path: string, body?: unknown, key?: string):
 const ACT_TIMEOUT_MS = 20_000;
 
 /**
- * Sends one act of what waits, with the key it was kept with. Whoever's session has run out signs in again; a token that is
- * of an earlier session is fetched anew.
+ * Sends one act of what waits, with the key it was kept with and whose it is. Nobody is asked anything here: whoever sends
+ * holds back all pages of this browser, and decides when it has let go of them. A token of an earlier session is fetched anew.
  */
-export async function postAct({ path, body, key, made }: Parameters<Post>[0]): Promise<Sent> {
+export async function postAct({ path, body, key, made, personId }: Parameters<Post>[0]): Promise<Sent> {
   const once = () => {
-    const headers = { [MADE_HEADING]: made, [CLOCK_HEADING]: new Date().toISOString() };
+    const headers = {
+      ...{ [MADE_HEADING]: made, [CLOCK_HEADING]: new Date().toISOString(), [PERSON_HEADING]: personId },
+    };
     return request('POST', path, body, key, { headers, timeoutMs: ACT_TIMEOUT_MS });
   };
   try {
     let response = await once();
-    if (response.status === 401 && signInAgain) {
-      await signInAgain();
-      response = await once();
-    }
-    if (response.status === 403) {
-      setCsrfToken((await ask<{ csrfToken: string }>('/session')).csrfToken);
+    if (response.status === 403 && (await readProblem(response.clone())).type === '/problems/csrf') {
+      setCsrfToken((await readSession()).csrfToken);
       response = await once();
     }
     if (response.ok) {
@@ -100,12 +115,24 @@ export async function postAct({ path, body, key, made }: Parameters<Post>[0]): P
       await afterChange?.(touched === null ? null : readTouched(touched)).catch(() => {});
       return { was: 'taken' };
     }
-    const turnedAway = response.status === 401 || response.status === 429 || response.status >= 500;
-    return turnedAway ? { was: 'unknown' } : { was: 'refused', why: (await readProblem(response)).detail };
+    const problem = await readProblem(response);
+    if (response.status === 401) return { was: 'unknown', because: 'signedOut' };
+    if (problem.type === '/problems/another') return { was: 'unknown', because: 'another' };
+    return response.status === 429 || response.status >= 500
+      ? { was: 'unknown', because: 'cut' }
+      : { was: 'refused', why: problem.detail };
   } catch {
-    return { was: 'unknown' };
+    return { was: 'unknown', because: 'cut' };
   }
 }
+
+/** The session of this browser, asked for within the time an act has. */
+const readSession = async () =>
+  (await (
+    await request('GET', '/session', undefined, undefined, { headers: {}, timeoutMs: ACT_TIMEOUT_MS })
+  ).json()) as {
+    csrfToken: string;
+  };
 
 /** What is sent to an address: nothing where it takes nothing. */
 export type BodyOf<B> = [B] extends [undefined] ? [] : [body: SentBody<B>];

@@ -2,9 +2,18 @@
 import 'fake-indexeddb/auto';
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { onSignInNeeded } from '../client.ts';
 import { doAct, openOutbox, seen, sendWaiting, useOutbox } from './outbox.ts';
 
+/** What a status stands for here. */
+const TYPES = new Map([
+  [401, 'signInNeeded'],
+  [403, 'csrf'],
+  [409, 'another'],
+]);
+
 interface Sent {
+  readonly by: string | null;
   readonly path: string;
   readonly key: string;
   readonly made: string | null;
@@ -14,25 +23,35 @@ let sent: Sent[] = [];
 /** How the server answers, one after the other; the last for all that follow. */
 let answers: (number | 'cut')[] = [200];
 let run = 0;
+const JORY = { id: 'jory', name: 'Jory' };
+/** How often the session was looked at. */
+let looked = 0;
 
 beforeEach(async () => {
   sent = [];
   answers = [200];
   vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
     const headers = new Headers(init.headers);
+    if (url === '/api/session') {
+      looked++;
+      return Response.json({ csrfToken: 'fresh' });
+    }
     const now = answers.length > 1 ? answers.shift()! : answers[0]!;
-    if (url === '/api/session') return Response.json({ csrfToken: 'fresh' });
     sent.push({
       ...{ path: url, key: headers.get('Idempotency-Key') ?? '', made: headers.get('Dajo-Made-At') },
+      by: headers.get('Dajo-Person'),
       body: JSON.parse(String(init.body)),
     });
     if (now === 'cut') throw new TypeError('cut');
     return now === 200
       ? Response.json({})
-      : Response.json({ type: '/problems/rule', title: '', status: now, detail: `no, ${now}` }, { status: now });
+      : Response.json(
+          { type: `/problems/${TYPES.get(now) ?? 'rule'}`, title: '', status: now, detail: `no, ${now}` },
+          { status: now },
+        );
   });
   // A browser of its own each time.
-  await openOutbox(`test-${++run}`, 'jory');
+  await openOutbox(`test-${++run}`, JORY);
 });
 
 const snag = (text: string) => ({ act: 'snag', number: '26-104', text }) as const;
@@ -50,7 +69,7 @@ describe('what is done at the vehicle', () => {
     expect(await doAct(snag('a'), 'snag: a')).toEqual({ was: 'waiting' });
     expect(await doAct(snag('b'), 'snag: b')).toEqual({ was: 'waiting' });
     const { result } = renderHook(() => useOutbox());
-    expect(result.current).toMatchObject({ reachable: false });
+    expect(result.current).toMatchObject({ held: 'cut' });
     expect(result.current.acts.map(({ says }) => says)).toEqual(['snag: a', 'snag: b']);
     const first = sent[0]!.key;
     sent = [];
@@ -59,7 +78,7 @@ describe('what is done at the vehicle', () => {
     expect(texts()).toEqual(['a', 'b']);
     expect(sent[0]!.key).toBe(first);
     expect(new Set(sent.map(({ key }) => key)).size).toBe(2);
-    expect(result.current).toMatchObject({ acts: [], reachable: true });
+    expect(result.current).toMatchObject({ acts: [], held: null });
   });
   test('an answer that was lost is asked for again with the same key, never with another', async () => {
     answers = [503, 429, 500, 200];
@@ -79,10 +98,10 @@ describe('what is done at the vehicle', () => {
     await doAct(snag('a'), 'snag: a');
     await doAct(snag('b'), 'snag: b');
     sent = [];
-    answers = [409, 200];
+    answers = [422, 200];
     await sendWaiting();
     const { result } = renderHook(() => useOutbox());
-    expect(result.current.acts.map(({ says, refused }) => [says, refused])).toEqual([['snag: a', 'no, 409']]);
+    expect(result.current.acts.map(({ says, refused }) => [says, refused])).toEqual([['snag: a', 'no, 422']]);
     expect(texts()).toEqual(['a', 'b']);
     await act(() => seen(result.current.acts[0]!.seq));
     expect(result.current.acts).toEqual([]);
@@ -97,12 +116,50 @@ describe('what is done at the vehicle', () => {
     await doAct(snag('a'), 'snag: a');
     sent = [];
     answers = [200];
-    await openOutbox(`test-${run}`, 'ravi');
+    await openOutbox(`test-${run}`, { id: 'ravi', name: 'Ravi' });
     await sendWaiting();
     expect(sent).toEqual([]);
-    await openOutbox(`test-${run}`, 'jory');
+    await openOutbox(`test-${run}`, JORY);
     await sendWaiting();
     expect(texts()).toEqual(['a']);
+  });
+  test('says whose it is, and waits while this browser is signed in as somebody else', async () => {
+    answers = [409];
+    expect(await doAct(snag('a'), 'snag: a')).toEqual({ was: 'waiting' });
+    expect(sent.map(({ by }) => by)).toEqual(expect.arrayContaining(['jory']));
+    const { result } = renderHook(() => useOutbox());
+    expect(result.current).toMatchObject({ held: 'another', acts: [{ personName: 'Jory', refused: null }] });
+    answers = [200];
+    await act(() => sendWaiting());
+    expect(result.current.acts).toEqual([]);
+  });
+  test('signed out it waits, asks once, and holds up nothing for an answer that never comes', async () => {
+    let asked = 0;
+    onSignInNeeded(() => {
+      asked++;
+      return new Promise(() => {});
+    });
+    answers = [401];
+    expect(await doAct(snag('a'), 'snag: a')).toEqual({ was: 'waiting' });
+    await doAct(snag('b'), 'snag: b');
+    await sendWaiting();
+    expect(asked).toBe(1);
+    const { result } = renderHook(() => useOutbox());
+    expect(result.current.held).toBe('signedOut');
+    // They sign in on another page of this browser: nobody has answered here, and it goes all the same.
+    answers = [200];
+    sent = [];
+    await act(() => sendWaiting());
+    expect(texts()).toEqual(['a', 'b']);
+    expect(result.current.acts).toEqual([]);
+  });
+  test('a role that may not do it is told so, and no token is fetched for it', async () => {
+    TYPES.set(403, 'notAllowed');
+    answers = [403];
+    looked = 0;
+    expect(await doAct(snag('a'), 'snag: a')).toEqual({ was: 'refused', why: 'no, 403' });
+    expect(looked).toBe(0);
+    TYPES.set(403, 'csrf');
   });
   test('ten things done at once all go, each once', async () => {
     await Promise.all([...Array(10).keys()].map((i) => doAct(snag(`n${i}`), `snag: ${i}`)));
@@ -114,7 +171,7 @@ describe('what is done at the vehicle', () => {
     await doAct(snag('a'), 'snag: a');
     sent = [];
     answers = [200];
-    await openOutbox(`test-${run}-other`, 'jory');
+    await openOutbox(`test-${run}-other`, JORY);
     await sendWaiting();
     expect(sent).toEqual([]);
   });

@@ -30,7 +30,7 @@ export function StageSheet({ stage, job, lift }: Props) {
   const workshop = useWorkshop();
   const sending = useSend(false, { typed: false });
   const finishing = useAct();
-  const { reachable } = useOutbox();
+  const reachable = useOutbox().held === null;
   const finish = () => {
     const version = anyWaiting(person.id) ? null : stage.version;
     void finishing.act({ act: 'finish', stageId: stage.id, version }, `finish ${stage.name}`);
