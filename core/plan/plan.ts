@@ -21,6 +21,8 @@ export interface PlanOptions {
   readonly passes?: number;
   /** A plan of before: it is gone on from, and the days it told are not moved for nothing. */
   readonly before?: readonly PlannedStage[];
+  /** Asked after each pass: has it taken long enough? The best so far is the plan then. @default never */
+  readonly enough?: () => boolean;
   /** Whether it is told how far from the best possible it is. @default true */
   readonly bounded?: boolean;
 }
@@ -41,7 +43,7 @@ export interface PlanProgress {
 
 /** Passes that a problem of so many stages is given: what fits into about two seconds, and one however many there are. */
 export const passesFor = (stages: number): number =>
-  Math.max(1, Math.min(3000, Math.round(3_450_000 / Math.max(stages, 1) ** 1.5)));
+  Math.max(1, Math.min(1000, Math.round(3_450_000 / Math.max(stages, 1) ** 1.5)));
 
 /** Of so few passes each is told why its stages are not sooner. */
 const FEW = 2;
@@ -175,7 +177,7 @@ export class Planner {
 /** A plan, all its passes through. */
 export function makePlan(problem: PlanProblem, options: PlanOptions): FoundPlan {
   const planner = new Planner(problem, options);
-  for (const _ of planner.steps());
+  for (const _ of planner.steps()) if (options.enough?.()) break;
   return planner.best();
 }
 

@@ -19,7 +19,7 @@ describe('going on with a plan', () => {
   test('never makes it worse, whatever the workshop', () => {
     for (let seed = 1; seed <= 20; seed++) {
       const problem = randomProblem(seeded(seed * 31), 4);
-      const [few, more, most] = [50, 500, 2000].map((passes) => makePlan(problem, { seed, passes }));
+      const [few, more, most] = [50, 300, 1000].map((passes) => makePlan(problem, { seed, passes }));
       const missing = few!.impossible.length;
       expect([more!.impossible.length, most!.impossible.length], `seed ${seed}`).toEqual([missing, missing]);
       expect(costSum(more!.cost), `seed ${seed}`).toBeLessThanOrEqual(costSum(few!.cost));

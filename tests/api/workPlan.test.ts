@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import type { AbsenceRow, WorkPlanSheet } from '../../contract/workPlan.ts';
+import { factWrongs } from '../../core/plan/checkFacts.fixture.ts';
 import { wrongs } from '../../core/plan/checkPlan.fixture.ts';
 import { planGround } from '../../core/plan/facts.ts';
 import type { PlanChange } from '../../core/plan/planChange.ts';
@@ -306,4 +307,19 @@ test('where nobody else works, those who lead are planned', async () => {
   expect((await sheet()).facts.people.map(({ name }) => name)).toContain('Ilse Marrow');
   await sql("update person set active = true where role = 'technician'");
   expect((await sheet()).facts.people.map(({ name }) => name)).not.toContain('Ilse Marrow');
+});
+
+describe('a very full workshop', () => {
+  test('is always answered a plan, with every stage in it or a reason why not', async () => {
+    await sql(`insert into stage select (jsonb_populate_record(s, jsonb_build_object('id', gen_random_uuid(),
+        'key', s.key || '-' || n, 'position', s.position + 1000 * n, 'state', 'waiting', 'after', '[]'::jsonb))).*
+      from stage s join job j on j.id = s.job_id, generate_series(1, 12) n
+      where s.state <> 'done' and j.state in ('agreed', 'building', 'waitingForPart', 'waitingOutside')`);
+    expect((await make()).status).toBe(200);
+    const { plan, facts } = await sheet();
+    const open = facts.jobs.flatMap(({ stages }) => stages).filter(({ state }) => state !== 'done').length;
+    expect(open).toBeGreaterThan(550);
+    expect(plan!.stages.length + plan!.impossible.length).toBe(open);
+    expect(factWrongs(facts, plan!)).toEqual([]);
+  });
 });

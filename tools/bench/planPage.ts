@@ -54,8 +54,13 @@ function facts(): PlanFacts {
     alignment: i > 7,
   }));
   return {
-    ...{ now: { day: iso(0), minute: 480 }, workingDays: [1, 2, 3, 4, 5], closedDays: [], toldHours: 2,
-  moveMinutes: 30 },
+    ...{
+      now: { day: iso(0), minute: 480 },
+      workingDays: [1, 2, 3, 4, 5],
+      closedDays: [],
+      toldHours: 2,
+      moveMinutes: 30,
+    },
     ...{ open: { startMin: 480, breakMin: 60, endMin: 990 }, jobs, people, places, tools: [], firms: [] },
   };
 }
