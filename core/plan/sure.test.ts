@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { seeded } from '../spread/seeded.ts';
 import { makePlan } from './plan.ts';
 import type { PlanProblem } from './problem.ts';
-import { howSure, type SureOptions, triangular, USUAL_SPREAD } from './sure.ts';
+import { howSure, lateBy, type SureOptions, triangular, USUAL_SPREAD } from './sure.ts';
 import { bigWorkshop, job, person, problem, stage } from './workshop.fixture.ts';
 
 function sure(of: PlanProblem, change: Partial<SureOptions> = {}) {
@@ -70,7 +70,7 @@ describe('how sure a plan is', () => {
     expect(sure(of).jobs[0]!.drives).toMatchObject({ stageId: 's1' });
     expect(sure(of).jobs[0]!.drives!.share).toBeGreaterThan(0.9);
     const waits = { ...of, stages: of.stages.map((one) => (one.id === 's0' ? { ...one, earliest: 500 } : one)) };
-    const late = sure(waits, { latenessOf: (id) => (id === 's0' ? { likeliest: 900, most: 2000 } : null) });
+    const late = sure(waits, { latenessOf: (id) => (id === 's0' ? { median: 900, most: 2000 } : null) });
     expect(late.jobs[0]!.half).toBeGreaterThan(sure(waits).jobs[0]!.half + 700);
   });
   test('two jobs by one person: the second bears what happens to the first', () => {
@@ -129,4 +129,37 @@ describe('how sure a plan is', () => {
     };
     expect([late('own'), late('other'), late('')]).toEqual([340, 340, 140]);
   });
+});
+
+describe('a supplier’s lateness', () => {
+  test.each([
+    { median: 0, most: 20 },
+    { median: 4, most: 20 },
+    { median: 6, most: 6 },
+  ])('has its own median and its own most: %o', (late) => {
+    const random = seeded(7);
+    const drawn = Float64Array.from({ length: 20_000 }, () => lateBy(random(), late)).sort();
+    expect(drawn[10_000]).toBeCloseTo(late.median, 0);
+    expect(drawn.at(-1)!).toBeLessThanOrEqual(late.most);
+    expect(drawn.at(-1)!).toBeGreaterThan(0.9 * late.most);
+    expect(drawn[0]).toBeGreaterThanOrEqual(0);
+  });
+});
+
+test('a firm with one slot takes the second vehicle when the first is back, however long that was', () => {
+  const away = { people: 0, mostPeople: 0, firmId: 'paint', at: 'away' as const, minutes: 100 };
+  const shop = problem({
+    jobs: [job('j'), job('k')],
+    stages: [stage('x', away), stage('y', { ...away, jobId: 'k' })],
+    firms: [{ id: 'paint', capacity: 1, off: [] }],
+  });
+  const plan = makePlan(shop, { seed: 1, passes: 4 });
+  const first = plan.stages.toSorted((a, b) => a.start - b.start)[0]!.id;
+  const steps = howSure(shop, plan.stages, {
+    ...{ runs: 20, seed: 1, latenessOf: () => null },
+    spreadOf: (id) => (id === first ? { least: 3, likeliest: 3, most: 3 } : { least: 1, likeliest: 1, most: 1 }),
+  });
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  expect(step.value.map(({ half }) => half).toSorted((a, b) => a - b)).toEqual([300, 400]);
 });

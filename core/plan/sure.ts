@@ -11,10 +11,19 @@ export interface Spread {
 /** Where nothing has been learnt: a stage is seldom much quicker than planned and often slower. Common practice. */
 export const USUAL_SPREAD: Spread = { least: 0.85, likeliest: 1, most: 1.5 };
 
-/** How a stage's earliest minute may move: a supplier's lateness, minutes. */
+/** How a stage's earliest minute may move: a supplier's lateness, minutes, as often below the median as above, never over the most. */
 export interface Lateness {
-  readonly likeliest: number;
+  readonly median: number;
   readonly most: number;
+}
+
+/**
+ * A draw of a lateness by its inverse, which is its quantiles: nothing at 0, the median at a half, the most at 1. Below the
+ * median all are alike likely; above, the later the less (a triangle; common practice).
+ */
+export function lateBy(u: number, { median, most }: Lateness): number {
+  if (u <= 0.5) return 2 * u * Math.min(median, most);
+  return median + Math.max(0, most - median) * (1 - Math.sqrt(2 * (1 - u)));
 }
 
 export interface SureOptions {
@@ -85,6 +94,7 @@ function orderOf(problem: PlanProblem, planned: readonly PlannedStage[]): Node[]
   const sorted = inTurn(planned, stages);
   const index = new Map(sorted.map(({ id }, at) => [id, at]));
   const last = new Map<string, number>();
+  const atFirm = new Map<string, readonly number[]>();
   const placeOf = (one: PlannedStage) => (stages.get(one.id)!.at === 'away' ? 'away' : one.placeId);
   const jobOf = (one: PlannedStage) => stages.get(one.id)!.jobId;
   /** What must be gone before a vehicle is there: its own work elsewhere, and whoever was in the place last. */
@@ -113,6 +123,13 @@ function orderOf(problem: PlanProblem, planned: readonly PlannedStage[]): Node[]
     if (where !== null) for (const before of roomFor(at, where)) behind(before, problem.moveMinutes);
     for (const id of one.people) last.set(`p ${id}`, at);
     for (const id of one.tools) last.set(`t ${id}`, at);
+    if (stage.firmId !== null) {
+      // Of all it had before, only as many may still be there as leave it a slot.
+      const had = atFirm.get(stage.firmId) ?? [];
+      const slots = problem.firms.find(({ id }) => id === stage.firmId)?.capacity ?? 1;
+      behind(had.toSorted((a, b) => sorted[b]!.end - sorted[a]!.end)[slots - 1], 0);
+      atFirm.set(stage.firmId, [...had, at]);
+    }
     const each = stage.firmId === null ? stage.minutes / Math.max(one.people.length, 1) : stage.minutes;
     const calendars = stage.firmId === null ? one.people.map((id) => people.get(id)!) : [firms.get(stage.firmId)!];
     return {
@@ -148,12 +165,7 @@ export function* howSure(
       const minutes = node.minutes * share;
       drawn[at]![run] = minutes;
       let start = node.begun ? 0 : node.earliest;
-      if (late && node.earliest > 0 && !node.begun)
-        start += triangular(random(), {
-          least: 0,
-          likeliest: late.likeliest,
-          most: Math.max(late.most, late.likeliest),
-        });
+      if (late && node.earliest > 0 && !node.begun) start += lateBy(random(), late);
       for (const { at: before, gap } of node.after) start = Math.max(start, over[before]! + gap);
       if (node.calendars.length > 0) {
         start = togetherFrom(start, node.calendars);

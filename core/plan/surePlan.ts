@@ -47,7 +47,7 @@ export function* sureDays(facts: PlanFacts, plan: StoredPlan, seed = 1): Generat
     spreadOf: (id) => learntSpread(stageOf.get(id)?.stage),
     latenessOf: (id) => {
       const late = partLate.get(id);
-      return late ? { likeliest: late.median * workingShare, most: late.most * workingShare } : null;
+      return late ? { median: late.median * workingShare, most: late.most * workingShare } : null;
     },
   });
   const dayOf = (minute: number) =>
