@@ -84,6 +84,20 @@ describe('quantities as people write them', () => {
     ['2 mΩ', 'resistance', 'metric', 0.002],
     ['9.4 : 1', 'ratio', 'metric', 9.4],
     ['60 mph', 'speed', 'metric', 96.56064],
+    // Written out, and the one letter that decides over a thousand million.
+    ['66 kilowatts', 'shaftPower', 'us', 66_000],
+    ['30 kilowatt hours', 'energy', 'metric', 30_000],
+    ['30 kilowatt-hours', 'energy', 'metric', 30_000],
+    ['4 Kilometres', 'distance', 'us', 4],
+    ['3 millimeters', 'length', 'us', 3],
+    ['180 kilograms', 'mass', 'uk', 180],
+    ['210 newton metres', 'torque', 'uk', 210],
+    ['302 volts', 'voltage', 'metric', 302],
+    ['250 amperes', 'current', 'metric', 250],
+    ['60 miles per hour', 'speed', 'metric', 96.56064],
+    ['500 mJ', 'pulse', 'metric', 0.5],
+    ['0.5 MJ', 'pulse', 'metric', 500_000],
+    ['3.6 MJ', 'energy', 'metric', 1000],
   ])('%s as %s, %s', (text, kind, set, base) => {
     const typed = readTyped(text, kind, set);
     expect(typed.ok && Math.abs(typed.value / base - 1)).toBeLessThan(2e-4);
@@ -100,6 +114,8 @@ describe('quantities as people write them', () => {
     ['30 kWh', 'electricPower', { problem: 'otherUnit', other: 'energy' }],
     ['5 kg', 'length', { problem: 'otherUnit', other: 'mass' }],
     ['14 mpg', 'speed', { problem: 'unit' }],
+    // Which of the two nobody can tell.
+    ['500 mj', 'pulse', { problem: 'unit' }],
     ['3 furlongs', 'length', { problem: 'unit' }],
     ['', 'mass', { problem: 'empty' }],
     ['about ten', 'mass', { problem: 'notANumber' }],

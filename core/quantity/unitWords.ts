@@ -52,9 +52,14 @@ const N_PER_LBF = 4.4482216;
 /** Litres per 100 km from miles a gallon. */
 const mpgLitres = (mpg: number, gallonL: number): number => (100_000 * gallonL) / (mpg * METRES_PER_MILE);
 
+/** A unit written out, one of it and several. */
+function spelled(words: readonly string[], factor: number): Record<string, number> {
+  return Object.fromEntries(words.flatMap((word) => [word, `${word}s`]).map((word) => [word, factor]));
+}
+
 /**
  * Units as people write them, by dimension; keys without spaces, dots and capitals, save where a capital means something
- * else (mΩ and MΩ). Factors by NIST SP 811 and the definitions of inch, pound, mile and gallon. Base units: m, kg, km/h,
+ * else (mΩ and MΩ, mJ and MJ: a thousand million apart). Factors by NIST SP 811 and the definitions of inch, pound, mile and gallon. Base units: m, kg, km/h,
  * W, Wh, N·m, N, V, A, Ah, Ω, s, share of one, Wh/km, l/100 km, rpm, °C, m², mm², µF, l/min, m³/h.
  */
 const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
@@ -75,9 +80,22 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
     mi: METRES_PER_MILE,
     mile: METRES_PER_MILE,
     miles: METRES_PER_MILE,
+    ...spelled(['millimetre', 'millimeter'], 0.001),
+    ...spelled(['centimetre', 'centimeter'], 0.01),
+    ...spelled(['metre', 'meter'], 1),
+    ...spelled(['kilometre', 'kilometer'], 1000),
   },
-  mass: { kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB, pounds: KG_PER_LB, oz: KG_PER_LB / 16 },
-  speed: { 'km/h': 1, kmh: 1, kph: 1, mph: METRES_PER_MILE / 1000, 'mi/h': METRES_PER_MILE / 1000, 'm/s': 3.6 },
+  mass: {
+    ...{ kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB, pounds: KG_PER_LB, oz: KG_PER_LB / 16 },
+    ...spelled(['kilogram', 'kilo'], 1),
+    ...spelled(['gram'], 0.001),
+    ...spelled(['tonne'], 1000),
+    pound: KG_PER_LB,
+  },
+  speed: {
+    ...{ 'km/h': 1, kmh: 1, kph: 1, mph: METRES_PER_MILE / 1000, 'mi/h': METRES_PER_MILE / 1000, 'm/s': 3.6 },
+    ...{ kilometresperhour: 1, kilometersperhour: 1, milesperhour: METRES_PER_MILE / 1000 },
+  },
   power: {
     w: 1,
     kw: 1000,
@@ -85,15 +103,38 @@ const WORDS: Readonly<Record<Dimension, Readonly<Record<string, ToBase>>>> = {
     bhp: WATTS_PER_HP,
     ps: WATTS_PER_METRIC_HP,
     cv: WATTS_PER_METRIC_HP,
+    horsepower: WATTS_PER_HP,
+    ...spelled(['watt'], 1),
+    ...spelled(['kilowatt'], 1000),
   },
-  energy: { wh: 1, kwh: 1000, mj: 1e6 / 3600, kj: 1000 / 3600, j: 1 / 3600 },
-  torque: { nm: 1, lbft: NM_PER_LBFT, ftlb: NM_PER_LBFT, lbfft: NM_PER_LBFT, ftlbs: NM_PER_LBFT, kgm: 9.80665 },
+  energy: {
+    ...{ wh: 1, kwh: 1000, MJ: 1e6 / 3600, kj: 1000 / 3600, j: 1 / 3600, mJ: 0.001 / 3600 },
+    ...spelled(['watthour', 'watt-hour'], 1),
+    ...spelled(['kilowatthour', 'kilowatt-hour'], 1000),
+    ...spelled(['joule'], 1 / 3600),
+    ...spelled(['megajoule'], 1e6 / 3600),
+  },
+  torque: {
+    nm: 1,
+    lbft: NM_PER_LBFT,
+    ftlb: NM_PER_LBFT,
+    lbfft: NM_PER_LBFT,
+    ftlbs: NM_PER_LBFT,
+    kgm: 9.80665,
+    ...spelled(['newtonmetre', 'newtonmeter', 'newton-metre'], 1),
+  },
   force: { n: 1, kn: 1000, kgf: 9.80665, lbf: N_PER_LBF },
-  voltage: { v: 1, kv: 1000, mv: 0.001, volt: 1, volts: 1 },
-  current: { a: 1, ka: 1000, ma: 0.001, amp: 1, amps: 1 },
+  voltage: { v: 1, kv: 1000, mv: 0.001, ...spelled(['volt'], 1) },
+  current: { a: 1, ka: 1000, ma: 0.001, ...spelled(['amp', 'ampere'], 1) },
   charge: { ah: 1, mah: 0.001 },
   resistance: { Ω: 1, ohm: 1, ohms: 1, mΩ: 0.001, mohm: 0.001, µΩ: 1e-6, kΩ: 1000, kohm: 1000, MΩ: 1e6, Mohm: 1e6 },
-  time: { s: 1, sec: 1, ms: 0.001, min: 60, h: 3600, hours: 3600, hour: 3600, d: 86_400, days: 86_400 },
+  time: {
+    ...{ s: 1, sec: 1, ms: 0.001, min: 60, h: 3600, d: 86_400 },
+    ...spelled(['second'], 1),
+    ...spelled(['minute'], 60),
+    ...spelled(['hour'], 3600),
+    ...spelled(['day'], 86_400),
+  },
   share: { '%': 0.01, percent: 0.01 },
   ratio: { ':1': 1 },
   consumption: {
@@ -168,14 +209,15 @@ const DIMENSION: Partial<Record<QuantityKind, readonly [Dimension, number]>> = {
   volume: ['volume', 1],
 };
 
-/** Without spaces, points and middle dots; capitals only before Ω and ohm, where M and m differ by a thousand million. */
+/** Without spaces, points and middle dots; capitals only where M and m differ by a thousand million: before Ω, ohm and J. */
 function plain(unit: string): string {
   const bare = unit
     .replace(/[\s\u00a0\u202f]/g, '')
     .replace(/[·.*]|(?<=b)-(?=f)|(?<=t)-(?=l)/g, '')
     .replace(/μ/g, 'µ')
     .replace(/Ω/g, 'Ω');
-  return /^[mMkµ]?(?:Ω|ohms?)$/.test(bare) ? bare : bare.toLowerCase();
+  if (/^[mMkµ]?(?:Ω|ohms?)$/.test(bare) || /^[mM]J$/.test(bare)) return bare;
+  return bare.toLowerCase();
 }
 
 export type ReadUnit =
