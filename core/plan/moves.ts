@@ -22,6 +22,13 @@ export function waysOf(ground: Ground): Ways {
 /** How often each kind of change is tried. */
 const SHARES = { jobs: 0.3, tail: 0.36, stage: 0.46, swap: 0.56, gate: 0.62 } as const;
 
+/** One job has no turn among others: what held it up comes later, or its stages change their turns; seldom it begins later. */
+function ofOne(random: () => number): number {
+  const turn = random();
+  if (turn < 0.5) return 1;
+  return turn < 0.96 ? SHARES.tail + (SHARES.swap - SHARES.tail) * random() : SHARES.swap;
+}
+
 interface From {
   readonly recipe: Recipe;
   readonly decoder: Pick<Decoder, 'placed'>;
@@ -87,8 +94,7 @@ export function changedRecipe(
     for (const one of stages) keys[one]! += minutes;
   };
   const some = () => own[pick(own.length)] ?? [];
-  // One job has no turn among others: mostly what held it up comes later.
-  const kind = problem.jobs.length > 1 ? random() : random() < 0.4 ? SHARES.tail + (1 - SHARES.tail) * random() : 1;
+  const kind = problem.jobs.length > 1 ? random() : ofOne(random);
   if (kind >= SHARES.gate && jobs.length > 0) {
     const late = jobs.filter((one) => one.late > 0);
     const of = late.length > 0 ? late : jobs;

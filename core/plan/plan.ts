@@ -42,8 +42,12 @@ export interface PlanProgress {
 }
 
 /** Passes that a problem of so many stages is given: what fits into about two seconds, and one however many there are. */
-export const passesFor = (stages: number): number =>
-  Math.max(1, Math.min(1000, Math.round(3_450_000 / Math.max(stages, 1) ** 1.5)));
+export const passesFor = (stages: number): number => {
+  const many = Math.max(stages, 1);
+  // Where they are few it is found in less, and nobody is kept waiting for more.
+  const most = Math.min(3000, Math.max(1000, Math.round(60_000 / many)));
+  return Math.max(1, Math.min(most, Math.round(3_450_000 / many ** 1.5)));
+};
 
 /** Of so few passes each is told why its stages are not sooner. */
 const FEW = 2;

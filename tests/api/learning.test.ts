@@ -160,7 +160,7 @@ describe('sisters', () => {
     expect(await open()).toEqual([]);
     await sql("update stage set state = 'waiting' where job_id = $1 and position = 1", [post.id]);
     await sql("update job set state = 'building' where id = $1", [post.id]);
-    expect((await clockOn('work')).body.detail).toMatch(/first of its kind, which is still worked on/);
+    expect((await clockOn('work')).body.detail).toMatch(/first of its kind, which is not through yet/);
     await sql("update job set state = 'handedOver' where id = $1", [post.id]);
     expect((await clockOn('work')).status).toBe(200);
   });
