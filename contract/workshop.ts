@@ -110,7 +110,7 @@ const practice = Joi.object<Mutable<Practice>, true>({
   taxRule: Joi.string()
     .valid(...TAX_RULES)
     .label('Tax is rounded'),
-  toldHours: quantity('Moving a told day counts as', 'hours', 0, 100),
+  toldHours: quantity('A told day put off', 'hours', 0, 100),
   offerDays: whole('An offer stands', 1, 400),
   hourCostCents: whole('Cost of an hour', 0, 1_000_000).meta({ quantity: 'money' }).allow(null),
   evidence: Joi.object()

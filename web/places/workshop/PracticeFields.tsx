@@ -78,17 +78,24 @@ export function PracticeFields({ value, onChange, region, faults }: Props) {
           onChange={(clearanceMm) => clearanceMm !== null && set({ clearanceMm })}
           fault={faults['practice.clearanceMm']}
         />
+      </div>
+      {!(value.holdingG && value.clearanceMm !== undefined) && (
+        <p className="soft small">Common practice until you set your own; local rules come first.</p>
+      )}
+      <h3>Plan</h3>
+      <div className="fields">
         <QuantityInput
-          label="Moving a told day counts as so much lateness"
+          label="A told day put off"
           kind="hours"
           value={now.toldHours}
           onChange={(toldHours) => toldHours !== null && set({ toldHours })}
           fault={faults['practice.toldHours']}
         />
       </div>
-      {!(value.holdingG && value.clearanceMm !== undefined) && (
-        <p className="soft small">Common practice until you set your own; local rules come first.</p>
-      )}
+      <p className="soft small">
+        Each day later than the plan told before counts as so many hours of lateness; at 0 days move freely.
+        {value.toldHours === undefined && ' Common practice until you set your own.'}
+      </p>
       <EvidenceFields value={now.evidence} onChange={(evidence) => set({ evidence })} region={region} faults={faults} />
       <ClosedDays value={now.closedDays} onChange={(closedDays) => set({ closedDays })} faults={faults} />
     </div>
