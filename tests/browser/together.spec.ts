@@ -60,9 +60,12 @@ test('a session that ends while somebody types: sign in again, and what was type
   await page.getByRole('button', { name: 'Note snag' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('Your session has run out. What you typed is kept');
+  await expect(page.getByText('You are signed out.')).toBeVisible();
   await dialog.getByLabel('Name').fill('jory');
   await dialog.getByLabel('Password').fill('quay-and-copper');
   await dialog.getByRole('button', { name: 'Sign in' }).click();
+  // Told above while it waits; sent, it stands among the snags alone.
+  await expect(page.getByText('You are signed out.')).toBeHidden();
   await expect(page.getByText('Hose rubs on the cross member')).toBeVisible();
   await expect(page.getByLabel('A fault to put right')).toHaveValue('');
 });
