@@ -13,6 +13,7 @@ import { fitKit } from '../core/fit/fitKit.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { type KitRevision, kitDesign, kitHours, kitParts } from '../core/kit/kit.ts';
 import { seeded } from '../core/spread/seeded.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { readTyreSize } from '../core/vehicle/tyre.ts';
@@ -53,7 +54,7 @@ function report(revisionId: string, variantId: string) {
     use: job?.use ?? JOBS[4]!.use,
     work,
     cover: {},
-    reversibleFirm: true,
+    brief: [REVERSIBLE_FIRM],
   });
 }
 
@@ -168,8 +169,11 @@ describe('kits', () => {
   });
   test('the Wren kit fits the 1.1 and not its sister, for the reason a person would give', () => {
     const good = report('wren-kit-c', 'wren-11');
-    // What is work on any of these vans: the larger plug, dials that lose what moved them, the spare wheel and its locker.
+    // Nobody has measured or weighed this one; what is work on any of these vans: the cable's ends, the larger plug, dials that lose what moved them, the spare wheel and its locker.
     expect(good.findings.filter((f) => f.verdict !== 'fits').map((f) => `${f.rule} ${f.verdict}`)).toEqual([
+      'groundClearance measureFirst',
+      'grossMass afterWork',
+      'passThroughs afterWork',
       'inletPlace afterWork',
       'deadInstruments afterWork',
       'displaced afterWork',

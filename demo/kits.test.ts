@@ -8,6 +8,7 @@ import { countDifferences, kitDifference } from '../core/kit/difference.ts';
 import { judgeRelease } from '../core/kit/judgeRelease.ts';
 import type { KitRevision } from '../core/kit/kit.ts';
 import { optionEffects } from '../core/kit/optionEffects.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { matchFile } from '../wording/kitFile.ts';
 import { formOf } from '../wording/tableVerdict.ts';
@@ -79,13 +80,13 @@ describe('which kit for the bakery van', () => {
     ...on('wren-11'),
     use: job.use,
     kits: [...REVISIONS.values()],
-    brief: job.brief.map((line, i) => ({
-      ...line,
-      id: `${i}`,
-      amount: line.kind === 'readyBy' ? 30_000 : line.amount,
-    })),
+    brief: [
+      REVERSIBLE_FIRM,
+      ...job.brief
+        .filter(({ kind }) => kind !== 'reversible')
+        .map((line, i) => ({ ...line, id: `${i}`, amount: line.kind === 'readyBy' ? 30_000 : line.amount })),
+    ],
     cover: {},
-    reversibleFirm: true,
     lineName: ({ kind }) => kind,
     ruleName: ({ rule }) => rule,
   });

@@ -16,7 +16,7 @@ import { MODELS } from './models.ts';
 const library = new Map(COMPONENTS.map((part) => [part.id, part]));
 const variantOf = (id: string) => MODELS.flatMap(({ variants }) => variants).find((one) => one.id === id)!;
 const ground = (variantId: string, design: Partial<DesignInputs>): PackageGround => ({
-  ...{ name: 'A', library, use: USUAL_USE, cover: {}, reversibleFirm: false, region: 'eu' },
+  ...{ name: 'A', library, use: USUAL_USE, cover: {}, brief: [], region: 'eu' },
   vehicle: vehicleState(variantOf(variantId), {}, null),
   work: { rateCents: 5800, hoursPerDay: 13, todayDay: 0, latestPartDay: null, remainingHours: null },
   design: { ...EMPTY_DESIGN, strings: 1, ...design },
@@ -41,7 +41,7 @@ describe('a van of the sample, by its main components alone', () => {
   test('is completed with what its own kit has: cradle, shafts, cable and fuse by the figures', () => {
     expect(found.map(({ aim }) => aim)).toEqual(['cheapest', 'lightest']);
     expect(ids(found[0]!)).toEqual(
-      expect.arrayContaining(['cradle-wren', 'shaft-pair', 'cable-35', 'hv-fuse-175', 'contactor-box-450', 'bms-main']),
+      expect.arrayContaining(['cradle-wren', 'shaft-pair', 'cable-50', 'hv-fuse-200', 'contactor-box-450', 'bms-main']),
     );
     for (const one of found) {
       const wrong = ids(one).filter((id) => /^(adapter|prop-shaft|cradle-(?!wren$)|box-|module|drive)/.test(id));

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { fitKit } from '../core/fit/fitKit.ts';
 import type { KitRevision } from '../core/kit/kit.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { COMPONENTS } from './components.ts';
 import { JOBS } from './jobs.ts';
@@ -25,7 +26,6 @@ describe('kits of jobs that are being built', () => {
       { frontLeftKg, frontRightKg, rearLeftKg, rearRightKg, state: 'asReceived', by: '', at: '' },
     );
     const revision = REVISIONS.find((r) => r.id === job.kitRevisionId)!;
-    const reversibleFirm = job.brief.some((line) => line.kind === 'reversible' && line.firm);
     const { findings, cover } = fitKit({
       revision,
       options: job.options,
@@ -34,7 +34,7 @@ describe('kits of jobs that are being built', () => {
       use: job.use,
       work,
       cover: {},
-      reversibleFirm,
+      brief: job.brief as never,
     });
     expect(findings.filter((f) => f.verdict === 'doesNotFit').map((f) => `${f.rule}: ${f.subject}`)).toEqual([]);
     expect(cover.filter((line) => line.by === 'gap').map((line) => line.function)).toEqual([]);
@@ -61,7 +61,7 @@ describe('a kit on a vehicle of another model', () => {
       use: JOBS[4]!.use,
       work,
       cover: {},
-      reversibleFirm: true,
+      brief: [REVERSIBLE_FIRM],
     });
     expect(report.verdict).toBe('doesNotFit');
     const rules = new Set(report.findings.filter((f) => f.verdict === 'doesNotFit').map((f) => f.rule));

@@ -43,7 +43,7 @@ describe('what a finding says', () => {
     [
       'a pass nobody measured',
       finding('passThroughs', 'measureFirst', side(30), side(null)),
-      'Plus and minus need 30 mm; no pass of this variant is known.',
+      'What is pulled needs 30 mm; no pass that leads there is known.',
     ],
     [
       'an inlet by its region',

@@ -38,6 +38,16 @@ export const RULE_NAME: Record<RuleId, string> = {
   movingParts: 'Room to moving parts',
   ownPrecharge: 'Precharge',
   linkCurrents: 'Current of a link',
+  linkVoltage: 'Voltage of a link',
+  chargeRate: 'Charging the modules',
+  boxHolds: 'Modules in the box',
+  revolutions: 'Gear and revolutions',
+  usePower: 'Drive for the use',
+  coolant: 'Coolant and radiator',
+  mountLoad: 'Load on the mounts',
+  brakes: 'Brakes, for a specialist',
+  weightSchool: 'Where the weight lies',
+  takenOut: 'What comes out',
   packRate: 'Rate of the pack',
   satellites: 'BMS satellites',
   shaftAngles: 'Half shafts',
@@ -174,27 +184,71 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
     case 'coupling':
       return `Drive has ${left}; vehicle has ${right}.`;
     case 'drivelineTorque':
+      if (finding.right.value === null)
+        return finding.left.kind === 'shaftPower'
+          ? `It is known by ${left} alone: power says nothing of torque.`
+          : 'Nothing of it has a rating.';
       return `Full torque puts ${left} on it; it bears ${right}.`;
     case 'commonSlide':
       return finding.verdict === 'doesNotFit'
         ? `${left} and ${right} exclude each other: the cradle is one piece.`
         : `All its demands are met ${Math.abs(finding.left.value as number) === 0 ? 'unmoved' : `${formatQuantity(Math.abs(finding.left.value as number), 'length', set)} ${(finding.left.value as number) > 0 ? 'further aft' : 'further forward'}`}; ${spanText(finding.right, set)}.`;
     case 'movingParts':
-      return `${left} apart; ${right} wanted to what moves.`;
+      return finding.left.value === null
+        ? `What moves near it is not known; ${right} is wanted.`
+        : `${left} apart; ${right} wanted to what moves.`;
     case 'ownPrecharge':
       return `Full pack ${left}; its own precharge stands ${right}.`;
     case 'linkCurrents':
-      return `The hardest use asks ${left}; it stands ${right}.`;
+      return finding.subject.includes(' before ')
+        ? `The fuse is of ${left}; the cable behind it carries ${right}.`
+        : `${left} asked; it stands ${right}.`;
+    case 'linkVoltage':
+      return finding.left.kind === 'current'
+        ? `A fault feeds ${left}; it breaks ${right}.`
+        : `Full pack ${left}; it is made for ${right}.`;
     case 'packRate':
-      return `The hardest use asks ${left} of its capacity an hour; the modules stand ${right}.`;
+      return `${left} asked of each module; its sheet stands ${right}.`;
+    case 'chargeRate':
+      return `It charges with up to ${left}; the modules stand ${right}.`;
+    case 'boxHolds':
+      return finding.right.value === null
+        ? `${left} modules in a box that nothing of the kit is.`
+        : `${left} modules; it holds ${right}.`;
+    case 'revolutions':
+      return finding.left.kind === 'count'
+        ? `Gear ${left}; the box has ${right}.`
+        : `The motor turns ${left}; its sheet ends at ${right}.`;
+    case 'usePower':
+      return finding.left.kind === 'speed'
+        ? `It is asked for ${left} and does not keep up.`
+        : `${left} asked; it gives ${right}.`;
+    case 'coolant':
+      return `It gives ${left}; ${right} is wanted.`;
+    case 'mountLoad':
+      return finding.left.value === null
+        ? 'The load cannot be told: its points are not those of this variant, or lie in one line.'
+        : `Torque and weight put ${left} on it; it bears ${right}.`;
+    case 'brakes':
+      return finding.left.value === null
+        ? 'How the brakes share is not known.'
+        : `They lock first from ${left} g on; as built, or by UN R13-H, not under ${right} g.`;
+    case 'weightSchool':
+      return `${left} on the front axle; ${right} is asked.`;
+    case 'takenOut':
+      return finding.left.value === 0
+        ? 'Nothing is said of what comes out of this variant.'
+        : 'The engine is not named among what comes out.';
     case 'satellites':
       return finding.left.source === 'sheet'
         ? `${left} in the kit; the boxes need ${right}, counted box by box.`
         : `The boxes need ${left}; it leads ${right}.`;
     case 'passThroughs':
       return finding.right.value === null
-        ? `Plus and minus need ${left}; no pass of this variant is known.`
-        : `Plus and minus need ${left}; the pass is ${right} across.`;
+        ? finding.subject.endsWith('connector')
+          ? 'How wide its connector is, is not known.'
+          : `What is pulled needs ${left}; no pass that leads there is known.`
+        : `What is pulled needs ${left}; the pass is ${right} across.`;
     case 'inletPlace':
       return finding.left.kind === null
         ? `It is ${left}; where it will charge, ${right} is usual.`
@@ -232,7 +286,9 @@ export function findingSentence(finding: Finding, set: UnitSet): string {
     case 'luggageKept':
       return `${left} left of ${right}.`;
     case 'deadInstruments':
-      return `${left} of ${right} dials lose what moved them.`;
+      return finding.left.value === null
+        ? 'Nobody has named its dials and what moves them.'
+        : `${left} of ${right} dials lose what moved them.`;
     case 'companions':
       return finding.verdict === 'fits' ? 'It is there.' : `${right}: ${left}.`;
     case 'buses':
@@ -268,7 +324,15 @@ const INSTEAD: Partial<Record<RuleId, string>> = {
   shaftAngles: 'Move the drive towards the hub by so much, or joints that turn and slide further.',
   lvBudget: 'A larger converter, or fewer loads at once.',
   movingParts: 'Move the box, take a smaller one, or slide its cradle.',
-  linkCurrents: 'Take the next size, or cap the torque.',
+  linkCurrents: 'Take the next size, or cap torque or power.',
+  linkVoltage: 'Take one made for the full pack and its fault.',
+  chargeRate: 'A smaller charger, or a limit set in it and proved.',
+  boxHolds: 'Fewer modules in this box, or a larger one.',
+  revolutions: 'A taller gear, another reduction, or a lower speed agreed.',
+  usePower: 'A larger drive, another gear, or a lighter use agreed.',
+  coolant: 'A larger pump or radiator.',
+  mountLoad: 'Stronger points, another cradle, or a torque cap.',
+  weightSchool: 'Move boxes between front and rear.',
   packRate: 'A further string, other modules, or a torque cap.',
   satellites: 'Another main unit.',
   passThroughs: 'A thinner cable, two runs, or another way.',
@@ -290,12 +354,28 @@ const MEASURE: Partial<Record<RuleId, string>> = {
   axleMass: 'Weigh the vehicle: the spare is smaller than library masses can be trusted.',
   bayMass: 'Weigh the vehicle: the spare is smaller than library masses can be trusted.',
   voltageWindow: 'The design has no whole pack yet.',
-  linkCurrents: 'The use cannot be driven yet: see Size.',
-  packRate: 'The use cannot be driven yet: see Size.',
+  linkCurrents:
+    'Ask the maker how long it stands this, and write the points on its sheet. Half a minute at 1.6 times is common practice only.',
+  packRate: 'Ask the maker how long the modules give this, and write the points on their sheet.',
+  linkVoltage: 'Ask the maker, and write it on the sheet.',
+  chargeRate: 'The pack is not whole yet.',
+  boxHolds: 'Draw the box, and measure it when it is made.',
+  revolutions: 'The tyre or the ratios are not known.',
+  usePower: 'The use cannot be driven yet: see Size.',
+  coolant: 'The heat is not known yet: see Size.',
+  mountLoad: 'Write the points and what they bear into the model.',
+  brakes: 'Have a brake specialist look at it, laden and unladen: a review, not a verdict.',
+  takenOut: 'Name and weigh what comes out, in the model.',
+  drivelineTorque: 'Find the rating of what stays, or measure it at the shaft.',
+  movingParts: 'Measure what moves with the suspension, and write it into the model.',
+  deadInstruments: 'Name the dials and what moves each, in the model.',
+  coupling: 'Measure spline and bolt circle, and write them into sheet and model.',
+  mountingPoints: 'Measure the point on this vehicle.',
   boxSafety: 'Ask the supplier, and write it on the sheet of the box.',
   boxRetention: 'Say in the kit, or in Size, what holds each box.',
   inletPlace: 'Measure the openings and write them into the model.',
-  passThroughs: 'Measure the passes and write them into the model.',
+  passThroughs:
+    'Measure the passes, say which way they lead, and write them into the model; the connector on the sheet.',
   shaftAngles: 'Measure the travel of the wheels and of the joint, and write them into model and sheet.',
   buses: 'Measure across it while it is dead, and write on the sheets which parts end it.',
   lvBudget: 'List the loads of this vehicle in Size: the usual ones ask for more than it gives.',

@@ -13,6 +13,7 @@ import type { Route } from '../road/route.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import type { Variant } from '../vehicle/variant.ts';
 import { type DesignInputs, designComponents, driveChoice, electricChoice } from './inputs.ts';
+import { mainLinks } from './mainLinks.ts';
 import { placeBox } from './placeBox.ts';
 
 export type Library = ReadonlyMap<string, Component>;
@@ -92,6 +93,7 @@ export function resolveDesign({
   const inlet = componentAs(library.get(design.inletId ?? ''), 'inlet');
   const other = <K extends ComponentKind>(kind: K): ComponentOf<K> | null =>
     design.others.map(({ componentId }) => componentAs(library.get(componentId), kind)).find((p) => p !== null) ?? null;
+  const links = mainLinks(design.others.flatMap(({ componentId }) => library.get(componentId) ?? []));
   return {
     vehicle,
     pack: {
@@ -127,9 +129,9 @@ export function resolveDesign({
       converter: other('dcdc') ?? componentAs(chosenCharger, 'combinedUnit'),
       lvBattery: other('lvBattery'),
       lvBatteries: lvBatteries(design, library),
-      contactorBox: other('contactorBox'),
-      cable: other('cable'),
-      fuse: other('fuse'),
+      contactorBox: links.contactorBox,
+      cable: links.cable,
+      fuse: links.fuse,
       windowed: designComponents(design)
         .map(({ componentId }) => library.get(componentId))
         .filter((part): part is Component => part !== undefined && voltageWindow(part) !== null),

@@ -161,7 +161,7 @@ export interface Slots {
     readonly fuse: ComponentOf<'fuse'> | null;
     /** Everything of the design on the high-voltage side that has a voltage window. */
     readonly windowed: readonly Component[];
-    /** Mounting points the design's cradle picks up, by name. */
+    /** Mounting points the design's cradle picks up, by key. */
     readonly cradlePoints: readonly string[];
   };
   readonly use: VehicleUse;

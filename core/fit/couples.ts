@@ -4,6 +4,8 @@ import type { Gearbox } from '../vehicle/variant.ts';
 export interface CouplingFound {
   readonly wanted: string;
   readonly brought: string;
+  /** Both sides say what they are: two that say nothing are not alike. */
+  readonly known: boolean;
   readonly direct: boolean;
   /** The adapter that joins them; null when none of those offered does. */
   readonly adapter: ComponentOf<'adapter'> | null;
@@ -16,8 +18,12 @@ export function findCoupling(
   adapters: readonly ComponentOf<'adapter'>[],
 ): CouplingFound {
   const toGearbox = drive.output === 'gearboxInput';
-  const wanted = toGearbox ? `${gearbox.spline}, ${gearbox.boltPattern}` : gearbox.shaftSpline;
-  const brought = toGearbox ? `${drive.spline}, ${drive.boltPattern}` : drive.spline;
+  const words = (...parts: readonly string[]) => parts.map((one) => one.trim());
+  const has = toGearbox ? words(gearbox.spline, gearbox.boltPattern) : words(gearbox.shaftSpline);
+  const gives = toGearbox ? words(drive.spline, drive.boltPattern) : words(drive.spline);
+  const said = (parts: readonly string[]) => parts.filter((one) => one !== '').join(', ');
+  const [wanted, brought] = [said(has), said(gives)];
+  const known = [...has, ...gives].every((one) => one !== '');
   const adapter = adapters.find(({ sheet }) => {
     const splines =
       sheet.fromSpline === drive.spline && sheet.toSpline === (toGearbox ? gearbox.spline : gearbox.shaftSpline);
@@ -26,5 +32,5 @@ export function findCoupling(
       (!toGearbox || (sheet.fromBoltPattern === drive.boltPattern && sheet.toBoltPattern === gearbox.boltPattern))
     );
   });
-  return { wanted, brought, direct: wanted === brought, adapter: adapter ?? null };
+  return { wanted, brought, known, direct: known && wanted === brought, adapter: known ? (adapter ?? null) : null };
 }

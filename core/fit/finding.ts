@@ -1,3 +1,4 @@
+import type { BriefLine } from '../brief/lines.ts';
 import type { Library } from '../design/resolve.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import type { CoverChoice, KitPart, KitRevision } from '../kit/kit.ts';
@@ -45,6 +46,16 @@ export type RuleId =
   | 'luggageKept'
   | 'deadInstruments'
   | 'companions'
+  | 'boxHolds'
+  | 'revolutions'
+  | 'usePower'
+  | 'coolant'
+  | 'mountLoad'
+  | 'brakes'
+  | 'weightSchool'
+  | 'linkVoltage'
+  | 'chargeRate'
+  | 'takenOut'
   | 'buses';
 
 /** One of the two things compared: a number or span in base units, or a name such as a spline. */
@@ -113,6 +124,8 @@ export interface FitContext {
   /** Choices of this job laid over the kit's own. */
   readonly cover: Readonly<Record<string, CoverChoice>>;
   readonly reversibleFirm: boolean;
+  /** The line of the brief on where the weight lies. */
+  readonly axleShare: BriefLine | null;
   /** Each cradle with the one slide that suits it. */
   readonly slides: readonly CradleSlide[];
   readonly options: readonly string[];

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Component, ComponentKind, SheetByKind } from '../component/sheets.ts';
 import type { CoverChoice, KitRevision } from '../kit/kit.ts';
 import { USUAL_HOLD } from '../pack/holding.ts';
+import { REVERSIBLE_FIRM } from '../testing/judgedBy.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { coverOf } from './cover.ts';
@@ -49,6 +50,7 @@ interface Bench {
   readonly cover?: Record<string, CoverChoice>;
   readonly reversibleFirm?: boolean;
   readonly payloadKg?: number;
+  readonly module?: typeof MODULE;
 }
 
 /** The report of a kit made of these parts beside module, drive and charger. */
@@ -59,8 +61,9 @@ function report({
   cover = {},
   reversibleFirm = true,
   payloadKg = 200,
+  module = MODULE,
 }: Bench = {}) {
-  const all = [MODULE, DRIVE, CHARGER, ...parts];
+  const all = [module, DRIVE, CHARGER, ...parts];
   const revision: KitRevision = {
     id: 'k',
     kitId: 'k',
@@ -91,7 +94,7 @@ function report({
     use: { ...slots().use, payloadKg },
     work,
     cover: {},
-    reversibleFirm,
+    brief: reversibleFirm ? [REVERSIBLE_FIRM] : [],
   };
   return fitKit(input);
 }
@@ -320,7 +323,34 @@ describe('cover of functions', () => {
 
 describe('the report as a whole', () => {
   test('a kit that suits the vehicle fits in everything, each finding with both sides', () => {
-    const { verdict, findings } = report({ payloadKg: 100 });
+    const [rear] = VARIANT.bays;
+    const box = make(
+      'box',
+      'box',
+      { holds: 12, bay: 'rear', sealed: true, vented: true, reach: true },
+      { ...{ lengthMm: rear!.lengthMm - 60, widthMm: rear!.widthMm - 60, heightMm: rear!.heightMm - 60 } },
+    );
+    const both = make('cradle', 'cradle', {
+      picks: VARIANT.mountingPoints.map(({ key, xMm, yMm, zMm, thread }) => ({
+        ...{ point: key, xMm, yMm, zMm, thread, slotMm: 15 },
+      })),
+    });
+    const known = {
+      ...VEHICLE,
+      variant: {
+        ...VARIANT,
+        moving: [],
+        frontBrakeShare: 0.95,
+        instruments: [{ name: 'speedometer', drivenBy: 'cable' as const, from: 'front wheel' }],
+      },
+    };
+    const strong = { ...MODULE, sheet: { ...MODULE.sheet, shortTime: [{ amps: 400, seconds: 60 }] } };
+    const { verdict, findings } = report({
+      parts: [both, everything, box],
+      vehicle: known,
+      payloadKg: 100,
+      module: strong,
+    });
     // Its box takes from the luggage: that is shown to the client, and nothing else is to do.
     expect(findings.filter((f) => f.verdict !== 'fits').map(({ rule }) => rule)).toEqual(['luggageKept']);
     expect(verdict).toBe('afterWork');

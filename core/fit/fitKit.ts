@@ -1,3 +1,5 @@
+import type { BriefLine } from '../brief/lines.ts';
+import { wishesOf } from '../brief/wishes.ts';
 import type { FigureSheet } from '../figures/evaluate.ts';
 import type { CoverChoice, KitPart } from '../kit/kit.ts';
 import { type CoverLine, coverOf } from './cover.ts';
@@ -9,7 +11,8 @@ import { type KitOnVehicle, kitOnVehicle } from './kitSheet.ts';
 export interface FitInput extends KitOnVehicle {
   /** Choices of this job about functions; they win over the kit's. */
   readonly cover: Readonly<Record<string, CoverChoice>>;
-  readonly reversibleFirm: boolean;
+  /** What the client asks: firm lines and wishes that a rule has to know. */
+  readonly brief: readonly BriefLine[];
   /** Where it will be registered. @default null */
   readonly region?: string | null;
 }
@@ -26,13 +29,15 @@ export interface FitReport {
 
 /** Puts a kit revision with its options against a vehicle: every rule on the design the kit makes there. */
 export function fitKit(input: FitInput): FitReport {
-  const { revision, vehicle, options, library, reversibleFirm, region = null } = input;
-  const { parts, sheet } = kitOnVehicle(input);
+  const { revision, vehicle, options, library, brief, region = null } = input;
+  const { parts, sheet } = kitOnVehicle({ ...input, wishes: wishesOf(brief) });
   const cover = { ...revision.cover, ...input.cover };
   const { boxes } = sheet.slots.pack;
   const slides = cradleSlides(vehicle.variant, vehicle.figures.wheelbase.value, parts, boxes);
   const findings = judgeFit({
-    ...{ vehicle, sheet, revision, parts, cover, reversibleFirm, slides, options, library, region },
+    ...{ vehicle, sheet, revision, parts, cover, slides, options, library, region },
+    reversibleFirm: brief.some(({ kind, firm }) => kind === 'reversible' && firm),
+    axleShare: brief.find(({ kind }) => kind === 'axleShare') ?? null,
   });
   return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover), slides, parts, sheet };
 }

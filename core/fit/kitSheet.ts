@@ -1,6 +1,6 @@
 import { type Library, resolveDesign } from '../design/resolve.ts';
 import { createSheet, type FigureSheet } from '../figures/evaluate.ts';
-import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
+import { NO_WISHES, type VehicleUse, type Wishes, type WorkOutside } from '../figures/slots.ts';
 import {
   boxCents,
   type KitPart,
@@ -21,6 +21,8 @@ export interface KitOnVehicle {
   readonly library: Library;
   readonly vehicle: VehicleState;
   readonly use: VehicleUse;
+  /** @default NO_WISHES */
+  readonly wishes?: Wishes;
   readonly work: Omit<WorkOutside, 'labourHours'>;
 }
 
@@ -33,7 +35,7 @@ const labourOf = (stages: readonly StageTemplate[], { rateCents, ratesBySkill = 
 });
 
 /** The figures of the design that a kit makes on a vehicle, and the parts it brings there. */
-export function kitOnVehicle({ revision, options, library, vehicle, use, work }: KitOnVehicle): {
+export function kitOnVehicle({ revision, options, library, vehicle, use, wishes = NO_WISHES, work }: KitOnVehicle): {
   readonly parts: readonly KitPart[];
   readonly sheet: FigureSheet;
 } {
@@ -44,6 +46,7 @@ export function kitOnVehicle({ revision, options, library, vehicle, use, work }:
     library,
     vehicle,
     use,
+    wishes,
     newHoles: newHoleCount(vehicle.variant, parts),
     work: { ...work, ...labourOf(stages, work), boxCents: boxCents(parts) },
   });

@@ -83,7 +83,7 @@ function judge(
       against: missing.map((one) => `this vehicle has not ${one}`),
     };
   }
-  const report = fitKit({ ...rest, revision, options });
+  const report = fitKit({ ...rest, brief, revision, options });
   const { sheet, cover } = report;
   const lines = judgeBrief(brief, sheet, { cover });
   const broken = lines.filter(({ state, line }) => state === 'broken' && line.firm);

@@ -41,7 +41,7 @@ describe('where a kit would fit', () => {
     for (const row of rows([])) {
       const report = fitKit({
         ...{ revision: KIT, options: [], library, vehicle: vehicleState(row.of, {}, null), use: USUAL_USE, work },
-        ...{ cover: {}, reversibleFirm: false },
+        ...{ cover: {}, brief: [] },
       });
       expect(row.findings).toEqual(report.findings);
       expect(row.verdict).toBe(report.verdict);

@@ -53,7 +53,7 @@ export interface WouldFitInput {
 export function wouldFit({ revision, library, variants, all, vehicles, waiting, work }: WouldFitInput): WouldFitRow[] {
   const judge = (vehicle: VehicleState): Judged => {
     const { verdict, findings } = fitKit({
-      ...{ revision, options: [], library, vehicle, use: USUAL_USE, work, cover: {}, reversibleFirm: false },
+      ...{ revision, options: [], library, vehicle, use: USUAL_USE, work, cover: {}, brief: [] },
     });
     const worst = findings.filter((one) => one.verdict === verdict).map(({ rule }) => rule);
     return { verdict, findings, rules: [...new Set(worst)] };

@@ -1,8 +1,9 @@
 import type { BriefLine } from '../brief/lines.ts';
+import { wishesOf } from '../brief/wishes.ts';
 import type { DesignInputs } from '../design/inputs.ts';
 import { EMPTY_DESIGN } from '../design/inputs.ts';
 import type { Library, ResolveInput } from '../design/resolve.ts';
-import type { VehicleUse, Wishes, WorkOutside } from '../figures/slots.ts';
+import type { VehicleUse, WorkOutside } from '../figures/slots.ts';
 import { newHoleCount } from '../fit/cradle.ts';
 import { boxCents, type KitRevision, kitParts, kitStages } from '../kit/kit.ts';
 import { type Practice, practiceOf, rateOf } from '../practice/practice.ts';
@@ -83,12 +84,6 @@ export function jobWork({ kit, stages, parts, rates, today, matchHours = 0, plan
     remainingHours,
     planned: byPlan && finished.length === 0 ? { readyDay, hours: remainingHours, partDay: latestPartDay } : null,
   };
-}
-
-/** What the figures have to know of a brief. */
-export function wishesOf(brief: readonly BriefLine[]): Wishes {
-  const amount = (kind: BriefLine['kind']) => brief.find((line) => line.kind === kind)?.amount ?? null;
-  return { startGrade: amount('hillStart'), speedKmh: amount('topSpeed') };
 }
 
 /** What the figures of a job stand on, whatever design is looked at. */

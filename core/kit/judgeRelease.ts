@@ -46,7 +46,7 @@ export function judgeRelease({ revision, library, variants, rates, readBy, chang
         remainingHours: null,
       },
       cover: {},
-      reversibleFirm: false,
+      brief: [],
     });
     return { variant: variant.name, verdict: report.verdict };
   });

@@ -39,6 +39,8 @@ export const BASE_UNIT = {
   electricPower: 'W',
   watts: 'W',
   charge: 'Ah',
+  /** Current in multiples of the capacity an hour. */
+  cRate: '1/h',
   ohms: 'Ω',
   capacitance: 'µF',
   pulse: 'J',

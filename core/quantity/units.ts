@@ -78,6 +78,7 @@ const METRIC: Record<QuantityKind, Unit> = {
   electricPower: { symbol: 'kW', factor: 1 / 1000, digits: 1 },
   watts: { symbol: 'W', factor: 1, digits: 0 },
   charge: { symbol: 'Ah', factor: 1, digits: 0 },
+  cRate: { symbol: 'C', factor: 1, digits: 1 },
   ohms: { symbol: 'Ω', factor: 1, digits: 0 },
   capacitance: { symbol: 'µF', factor: 1, digits: 0 },
   pulse: { symbol: 'J', factor: 1, digits: 0 },

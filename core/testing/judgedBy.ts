@@ -1,3 +1,4 @@
+import type { BriefLine } from '../brief/lines.ts';
 import type { Component } from '../component/sheets.ts';
 import { createSheet } from '../figures/evaluate.ts';
 import type { Slots } from '../figures/slots.ts';
@@ -13,6 +14,20 @@ export const part = (kind: string, sheet: object, more: object = {}): KitPart =>
   quantity: 1,
   packedIn: '',
 });
+
+/** "Reversible" as a firm line. */
+export const REVERSIBLE_FIRM: BriefLine = {
+  ...{
+    id: 'reversible',
+    kind: 'reversible',
+    firm: true,
+    amount: null,
+    school: null,
+    tolerance: null,
+    text: '',
+    done: false,
+  },
+};
 
 interface On extends Partial<Omit<FitContext, 'vehicle' | 'sheet'>> {
   readonly variant?: Partial<Variant>;
@@ -31,6 +46,7 @@ export function found(rule: FitRule, { variant = {}, on = ON, parts = [], ...res
     parts,
     cover: {},
     reversibleFirm: false,
+    axleShare: null,
     slides: cradleSlides(vehicle.variant, vehicle.figures.wheelbase.value, parts, on.pack.boxes),
     options: [],
     library: new Map(),

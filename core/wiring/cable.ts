@@ -1,8 +1,13 @@
-/** A copper conductor: section, what it carries steadily, outside diameter. */
+import { type ShortTimePoint, standsFor } from './shortTime.ts';
+
+/** A copper conductor: section, what it carries steadily and for a while, outside diameter. */
 export interface CableSize {
   readonly sectionMm2: number;
   readonly continuousA: number;
   readonly outsideMm: number;
+  /** What its ends carry steadily, A. @default nobody has said */
+  readonly connectorA?: number | undefined;
+  readonly shortTime?: readonly ShortTimePoint[] | undefined;
 }
 
 /**
@@ -37,10 +42,13 @@ export function conductorOhm(sectionMm2: number, lengthM: number, temperatureC: 
 }
 
 export interface CableDuty {
-  /** rms over the use that asks most, A. */
+  /** What it carries without end, A. */
   readonly continuousA: number;
-  /** Highest mean over 30 s, A. */
-  readonly peak30sA: number;
+  /** What the drop is reckoned at: rms over the use that asks most, A. @default continuousA */
+  readonly useA?: number;
+  /** At full throttle, or the highest mean over 30 s, A, and for how long, s. */
+  readonly fullA: number;
+  readonly fullS: number;
   readonly nominalV: number;
   /** One way, m; current goes there and back. */
   readonly lengthM: number;
@@ -55,24 +63,30 @@ export interface CableVerdict<C extends CableSize> {
   readonly dropShare: number;
   readonly spareA: number;
   readonly fits: boolean;
-  readonly short: 'continuous' | 'peak' | 'drop' | null;
+  readonly short: 'continuous' | 'connector' | 'peak' | 'drop' | null;
 }
 
 /** A cable stands this much over its steady current for half a minute; common practice. */
 export const CABLE_SHORT_TIME = 1.6;
 
-/** One cable against its duty: steady current, 30 s peak, voltage drop there and back (trade §5.10). */
+/** What a cable stands for a while, A: by the points of its sheet, else by the half-minute rule. */
+export const cableShortA = ({ shortTime, continuousA }: CableSize, seconds: number): number =>
+  standsFor(shortTime, continuousA, seconds) ?? continuousA * CABLE_SHORT_TIME;
+
+/** One cable against its duty: steady current of cable and ends, full throttle, voltage drop there and back (trade §5.10). */
 export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): CableVerdict<C> {
-  const dropV = 2 * conductorOhm(cable.sectionMm2, duty.lengthM, duty.temperatureC) * duty.continuousA;
+  const dropV = 2 * conductorOhm(cable.sectionMm2, duty.lengthM, duty.temperatureC) * (duty.useA ?? duty.continuousA);
   const dropShare = duty.nominalV > 0 ? dropV / duty.nominalV : 0;
   const short =
     cable.continuousA < duty.continuousA
       ? 'continuous'
-      : cable.continuousA * CABLE_SHORT_TIME < duty.peak30sA
-        ? 'peak'
-        : dropShare > duty.drop
-          ? 'drop'
-          : null;
+      : cable.connectorA !== undefined && cable.connectorA < duty.continuousA
+        ? 'connector'
+        : cableShortA(cable, duty.fullS) < duty.fullA
+          ? 'peak'
+          : dropShare > duty.drop
+            ? 'drop'
+            : null;
   return { cable, dropV, dropShare, spareA: cable.continuousA - duty.continuousA, fits: short === null, short };
 }
 

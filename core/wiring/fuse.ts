@@ -1,3 +1,5 @@
+import { type ShortTimePoint, standsFor } from './shortTime.ts';
+
 /** Fuse sizes that can be bought, A; common practice, after the R10 and R20 series. */
 const FUSE_RATINGS = [
   5, 10, 15, 20, 25, 30, 40, 50, 63, 80, 100, 125, 150, 160, 175, 200, 225, 250, 300, 315, 350, 400, 450, 500, 600, 630,
@@ -9,10 +11,18 @@ export const FUSE_FACTOR = 1.25;
 /** And it stands this much over its rating for half a minute; common practice, its maker's curve has the last word. */
 export const FUSE_SHORT_TIME = 1.6;
 
+/** What a fuse stands for a while without opening, A: by the points of its sheet, else by the half-minute rule. */
+export const fuseShortA = (
+  { ratedA, shortTime }: { readonly ratedA: number; readonly shortTime?: readonly ShortTimePoint[] | undefined },
+  seconds: number,
+): number => standsFor(shortTime, ratedA / FUSE_FACTOR, seconds) ?? ratedA * FUSE_SHORT_TIME;
+
 export interface FuseWish {
   readonly continuousA: number;
-  /** Highest current held for half a minute, A: full throttle. @default continuousA */
+  /** Current at full throttle, A. @default continuousA */
   readonly peakA?: number;
+  /** For how long, s. @default 30 */
+  readonly peakS?: number;
   readonly fullV: number;
   /** Resistance of the whole loop the fault current runs through, Ω. */
   readonly loopOhm: number;
@@ -21,6 +31,10 @@ export interface FuseWish {
 }
 
 export interface FuseNeed {
+  readonly continuousA: number;
+  readonly peakA: number;
+  readonly peakS: number;
+  /** Rating that does by the half-minute rule; a fuse whose sheet states its curve is held against that. */
   readonly atLeastA: number;
   readonly ratedA: number | null;
   readonly voltageV: number;
@@ -31,10 +45,13 @@ export interface FuseNeed {
 }
 
 /** Rated ≥ 1.25 × continuous, ≥ peak ÷ 1.6 and ≤ cable, voltage ≥ full pack, breaking capacity ≥ V_full ÷ R_loop. */
-export function fuseNeed({ continuousA, peakA = continuousA, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
+export function fuseNeed({ continuousA, peakA = continuousA, peakS = 30, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
   const atLeastA = Math.max(FUSE_FACTOR * continuousA, peakA / FUSE_SHORT_TIME);
   const ratedA = FUSE_RATINGS.find((rating) => rating >= atLeastA) ?? null;
   return {
+    continuousA,
+    peakA,
+    peakS,
     atLeastA,
     ratedA,
     voltageV: fullV,
@@ -43,8 +60,15 @@ export function fuseNeed({ continuousA, peakA = continuousA, fullV, loopOhm, cab
   };
 }
 
+interface FuseSheet {
+  readonly ratedA: number;
+  readonly maxV: number;
+  readonly breakingA: number;
+  readonly shortTime?: readonly ShortTimePoint[];
+}
+
 /** The smallest fuse at hand that meets a need and lies within what its cable carries (null: no cable of its own); null when none does. */
-export function smallestFuse<F extends { readonly sheet: { ratedA: number; maxV: number; breakingA: number } }>(
+export function smallestFuse<F extends { readonly sheet: FuseSheet }>(
   fuses: readonly F[],
   need: FuseNeed,
   cableA: number | null,
@@ -54,7 +78,8 @@ export function smallestFuse<F extends { readonly sheet: { ratedA: number; maxV:
       .sort((a, b) => a.sheet.ratedA - b.sheet.ratedA)
       .find(
         ({ sheet }) =>
-          sheet.ratedA >= need.atLeastA &&
+          sheet.ratedA >= FUSE_FACTOR * need.continuousA &&
+          fuseShortA(sheet, need.peakS) >= need.peakA &&
           sheet.maxV >= need.voltageV &&
           sheet.breakingA >= need.breakingA &&
           (cableA === null || sheet.ratedA <= cableA),

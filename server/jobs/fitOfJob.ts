@@ -1,9 +1,7 @@
-import { eq } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
 import { type FitReport, fitKit } from '../../core/fit/fitKit.ts';
 import type { StoredJob } from '../change.ts';
 import type { Tx } from '../db/connect.ts';
-import { briefLine } from '../db/schema/index.ts';
 import { figureInputOfJob } from '../read/figureInput.ts';
 import { kitRevisionOf } from '../read/kitRevisions.ts';
 
@@ -16,8 +14,7 @@ export async function fitOfJob(
 ): Promise<FitReport | null> {
   const revision = await kitRevisionOf(tx, stored.kitRevisionId);
   if (!revision) return null;
-  const { input } = await figureInputOfJob(tx, stored, workshop, today);
-  const brief = await tx.select().from(briefLine).where(eq(briefLine.jobId, stored.id));
+  const { input, brief } = await figureInputOfJob(tx, stored, workshop, today);
   return fitKit({
     revision,
     options: stored.kitOptions,
@@ -26,7 +23,7 @@ export async function fitOfJob(
     use: stored.use,
     work: input.work,
     cover: stored.cover,
-    reversibleFirm: brief.some(({ kind, firm, droppedAt }) => kind === 'reversible' && firm && droppedAt === null),
+    brief,
     region: stored.region ?? workshop.region,
   });
 }

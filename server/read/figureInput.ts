@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import type { Workshop } from '../../contract/workshop.ts';
+import type { BriefLine } from '../../core/brief/lines.ts';
 import type { ResolveInput } from '../../core/design/resolve.ts';
 import { type CoverLine, jobCover } from '../../core/fit/cover.ts';
 import { jobFigureInput } from '../../core/job/jobFigures.ts';
@@ -16,6 +17,7 @@ import { variantsOf } from './variants.ts';
 
 export interface JobInput {
   readonly input: ResolveInput;
+  readonly brief: readonly BriefLine[];
   readonly design: typeof design.$inferSelect | null;
   /** How the job's kit and its own choices cover the functions; null while it has no kit. */
   readonly cover: readonly CoverLine[] | null;
@@ -46,13 +48,14 @@ export async function figureInputOfJob(
       )
     : null;
   const head = await headOf(db, which);
+  const brief = await partOf(db, which, 'brief');
   const input = jobFigureInput(
     {
       library: new Map(components.map((part) => [part.id, part])),
       free: new Map(components.map((part) => [part.id, part.free])),
       vehicle: vehicleState(variant, info.measured, info.weighings[0] ?? null),
       use: stored.use,
-      brief: await partOf(db, which, 'brief'),
+      brief,
       route: packed && unpackRoute(packed),
       facts: {
         kit: revision ? { revision, options: stored.kitOptions, variantId: variant.id } : null,
@@ -68,5 +71,5 @@ export async function figureInputOfJob(
     wanted?.inputs ?? null,
   );
   const kit = revision ? { revision, options: stored.kitOptions } : null;
-  return { input, design: wanted, cover: jobCover(input.library, variant.id, kit, stored.cover) };
+  return { input, brief, design: wanted, cover: jobCover(input.library, variant.id, kit, stored.cover) };
 }

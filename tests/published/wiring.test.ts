@@ -35,7 +35,7 @@ describe('copper', () => {
   // By hand: 2 · 5 m · 0.386 Ω/km · (1 + 0.00393·40) · 200 A = 0.893 V, 0.279 % of 320 V.
   test('drop of 5 m of 50 mm² at 60 °C and 200 A', () => {
     const cable = { sectionMm2: 50, continuousA: 230, outsideMm: 16 };
-    const duty = { continuousA: 200, peak30sA: 300, nominalV: 320, lengthM: 5, drop: 0.015, temperatureC: 60 };
+    const duty = { continuousA: 200, fullA: 300, fullS: 30, nominalV: 320, lengthM: 5, drop: 0.015, temperatureC: 60 };
     const { dropV, dropShare } = judgeCable(cable, duty);
     expect(dropV).toBeCloseTo(2 * 5 * 0.000386 * (1 + 0.00393 * 40) * 200, 9);
     expect(dropShare).toBeCloseTo(0.00279, 4);
@@ -46,7 +46,7 @@ describe('copper', () => {
       continuousA,
       outsideMm: 10,
     }));
-    const duty = { continuousA: 150, peak30sA: 250, nominalV: 100, lengthM: 6, drop: 0.015, temperatureC: 60 };
+    const duty = { continuousA: 150, fullA: 250, fullS: 30, nominalV: 100, lengthM: 6, drop: 0.015, temperatureC: 60 };
     const drops = cables.map((cable) => judgeCable(cable, duty).dropShare);
     for (let i = 1; i < drops.length; i++) expect(drops[i]).toBeLessThan(drops[i - 1]!);
     const best = fittingCables(cables, duty)[0]!;

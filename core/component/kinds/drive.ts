@@ -9,6 +9,9 @@ export const drive = {
   continuousTorqueNm: number('Continuous torque', 'torque', 0, 20_000),
   peakPowerW: number('Peak power', 'shaftPower', 1, 2_000_000),
   continuousPowerW: number('Continuous power', 'shaftPower', 0, 2_000_000),
+  peakS: optional(
+    number('Peak lasts', 'duration', 0.1, 3600, { meaning: 'before it falls back to what it gives for good' }),
+  ),
   maxRpm: number('Highest revolutions', 'rotation', 1, 60_000),
   ownRatio: number('Own reduction', 'ratio', 0.01, 200, { meaning: 'inside the unit; 1 for a bare motor', start: 1 }),
   efficiency: number('Efficiency', 'share', 0.01, 1, { meaning: 'motor and inverter together' }),

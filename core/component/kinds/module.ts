@@ -1,4 +1,5 @@
 import { choice, count, number, optional, rows } from '../field.ts';
+import { SHORT_TIME } from './shared.ts';
 
 /** Battery module: what its sheet states. Masses, sizes and prices stand on the component itself. */
 export const module = {
@@ -11,6 +12,7 @@ export const module = {
   maxV: number('Voltage, full', 'voltage', 0.1, 1500),
   continuousA: number('Current, continuous', 'current', 0, 10_000),
   peakA: number('Current, ten seconds', 'current', 0, 10_000),
+  shortTime: optional(SHORT_TIME),
   resistanceOhm: number('Resistance', 'resistance', 0, 10),
   channels: count('Channels to watch', 0, 400),
   rates: optional(

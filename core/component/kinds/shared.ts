@@ -24,3 +24,17 @@ export const COMPANIONS = rows(
   0,
   20,
 );
+
+/**
+ * What it stands over what it carries for good, by how long: for a fuse, without opening. Without them nobody has said.
+ */
+export const SHORT_TIME = rows(
+  'Stands for a while',
+  {
+    amps: number('Current', 'current', 0.1, 100_000),
+    seconds: number('For', 'duration', 0.001, 86_400),
+  },
+  0,
+  40,
+  { meaning: 'points of its time–current curve, beyond what it carries for good; a fuse: without opening' },
+);

@@ -1,15 +1,24 @@
 import type { BatteryLimit } from '../../chain/links.ts';
 import { type Chain, type ChainMotor, solveChain } from '../../chain/solve.ts';
+import type { SheetByKind } from '../../component/sheets.ts';
 import { clampEta } from '../../drive/efficiency.ts';
 import { cleanCurve } from '../../drive/motorCurve.ts';
 import type { ComposedPack } from '../../pack/compose.ts';
 import type { Weather } from '../../road/weather.ts';
-import { CABLE_SHORT_TIME } from '../../wiring/cable.ts';
-import { FUSE_FACTOR, FUSE_SHORT_TIME } from '../../wiring/fuse.ts';
+import { cableShortA } from '../../wiring/cable.ts';
+import { FUSE_FACTOR, fuseShortA } from '../../wiring/fuse.ts';
+import { standsFor } from '../../wiring/shortTime.ts';
 import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts, packFactsFrost } from '../pack/packFacts.ts';
 import { auxiliary, auxiliaryFrost } from '../road/auxiliary.ts';
 import type { Slots } from '../slots.ts';
+
+/** What is asked of a link for a while is asked for half a minute, s. */
+const SHORT_S = 30;
+
+/** What contactors stand for a while, A: by the points of the sheet, else its peak, said of no time. */
+const contactorShortA = ({ continuousA, peakA, shortTime }: SheetByKind['contactorBox'], seconds: number): number =>
+  standsFor(shortTime, continuousA, seconds) ?? peakA;
 
 /** How long it is asked of the chain: ten seconds to half a minute, or without end. */
 type Duty = 'peak' | 'continuous';
@@ -45,16 +54,25 @@ function batteryLimits(pack: ComposedPack, { drive, electric }: Pick<Slots, 'dri
     amps(
       'contactorBox',
       contactorBox?.name ?? null,
-      contactorBox?.sheet[short ? 'peakA' : 'continuousA'] ?? null,
+      contactorBox && (short ? contactorShortA(contactorBox.sheet, SHORT_S) : contactorBox.sheet.continuousA),
       true,
     ),
     amps(
       'fuse',
       fuse?.name ?? null,
-      fuse && (short ? fuse.sheet.ratedA * FUSE_SHORT_TIME : fuse.sheet.ratedA / FUSE_FACTOR),
+      fuse && (short ? fuseShortA(fuse.sheet, SHORT_S) : fuse.sheet.ratedA / FUSE_FACTOR),
       true,
     ),
-    amps('cable', cable?.name ?? null, carries === null ? null : carries * (short ? CABLE_SHORT_TIME : 1), true),
+    amps(
+      'cable',
+      cable?.name ?? null,
+      cable && carries !== null
+        ? short
+          ? cableShortA({ ...cable.sheet, continuousA: carries }, SHORT_S)
+          : Math.min(carries, cable.sheet.connectorA ?? carries)
+        : null,
+      true,
+    ),
     ...(drive.inverter && !unit.sheet.hasInverter
       ? [
           amps('inverter', drive.inverter.name, drive.inverter.sheet.maxCurrentA * motors),

@@ -1,5 +1,6 @@
+import type { DriveSheet } from '../../component/sheets.ts';
 import { drivelineLoads, type PartLoad } from '../../drive/driveline.ts';
-import type { DriveMode, Variant } from '../../vehicle/variant.ts';
+import type { DrivelinePart, DriveMode, Variant } from '../../vehicle/variant.ts';
 import { interim, missing } from '../figure.ts';
 import { gearing } from './gearing.ts';
 import { motorNow } from './motorNow.ts';
@@ -10,7 +11,16 @@ export function allowedModes({ driveModes = [] }: Variant, forbidden: readonly s
   return allowed.length > 0 ? allowed : driveModes;
 }
 
-/** Rated parts of the driveline that are really kept, weakest first. Half-shaft drives bypass gearbox and final drive. */
+/** Parts of the driveline that stay with a drive: one on half shafts passes gearbox and final drive by. */
+export const keptDriveline = (
+  driveline: readonly DrivelinePart[],
+  output: DriveSheet['output'],
+): readonly DrivelinePart[] =>
+  driveline.filter(({ after }) =>
+    output === 'halfShafts' ? after === 'final' || after === 'hub' : output !== 'propShaft' || after !== 'motor',
+  );
+
+/** Rated parts of the driveline that are really kept, weakest first. */
 export const drivelineWorst = interim({
   id: 'drivelineWorst',
   needs: { gearing, motorNow },
@@ -18,11 +28,7 @@ export const drivelineWorst = interim({
   compute: ({ gearing: g, motorNow: motor }, { drive, vehicle }) => {
     if (!drive.unit) return missing('noDrive');
     const { output } = drive.unit.sheet;
-    const kept = vehicle.variant.driveline.filter((part) => {
-      if (output === 'halfShafts') return part.after === 'final' || part.after === 'hub';
-      if (output === 'propShaft') return part.after !== 'motor';
-      return true;
-    });
+    const kept = keptDriveline(vehicle.variant.driveline, output);
     // A limit that must hold for good is asked at the continuous torque, one for a moment at the peak.
     const ratios = { gearbox: g.reducer, final: g.final, hub: g.hub };
     const modes = allowedModes(vehicle.variant, drive.forbiddenModes);

@@ -9,7 +9,7 @@ export const mounts = interim({
   needs: { motorNow, gearing },
   reads: ['electric', 'vehicle', 'drive'],
   compute: ({ motorNow: motor, gearing: g }, { electric, vehicle, drive }) => {
-    const points = vehicle.variant.mountingPoints.filter((point) => electric.cradlePoints.includes(point.name));
+    const points = vehicle.variant.mountingPoints.filter((point) => electric.cradlePoints.includes(point.key));
     if (points.length === 0) return missing('noCradle');
     // What turns inside the casing reacts on its mounts: reducer or gear, never the hubs' reduction out at the wheels.
     const massKg = (drive.unit?.massKg ?? 0) * drive.motors;

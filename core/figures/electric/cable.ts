@@ -1,33 +1,22 @@
-import { solveChain } from '../../chain/solve.ts';
 import type { ComponentOf } from '../../component/sheets.ts';
 import { type CableDuty, type CableVerdict, conductorOhm, fittingCables } from '../../wiring/cable.ts';
 import { fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
-import { chainPeak } from '../drive/chain.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
-import { peak30sCurrent, rmsCurrent } from '../road/currents.ts';
-
-/** Battery current at full throttle that cable and main fuse have to stand: every other link asked, not these two. */
-const currentToCarry = interim({
-  id: 'currentToCarry',
-  needs: { chainPeak },
-  compute: ({ chainPeak: { ask } }) => {
-    const battery = ask.battery.filter(({ link }) => link !== 'cable' && link !== 'fuse');
-    const { full } = solveChain({ ...ask, battery });
-    return interimAnswer(full.amps + ask.besideA, 'every link but cable and fuse; accessories beside the drive');
-  },
-});
+import { peak30sCurrent } from '../road/currents.ts';
+import { linkDuty } from './duty.ts';
 
 export const cableDuty: Entry<CableDuty> = interim({
   id: 'cableDuty',
-  needs: { packFacts, rms: rmsCurrent, peak: peak30sCurrent, full: currentToCarry },
+  needs: { packFacts, peak: peak30sCurrent, linkDuty },
   reads: ['electric'],
-  compute: ({ packFacts: pack, rms, peak, full }, { electric }) =>
+  compute: ({ packFacts: pack, peak, linkDuty: duty }, { electric }) =>
     interimAnswer(
       {
-        continuousA: rms,
-        // A long hill at full throttle lasts half a minute, whatever the stated uses ask.
-        peak30sA: Math.max(peak, full),
+        continuousA: duty.continuousA,
+        useA: duty.useA,
+        fullA: Math.max(peak, duty.fullA),
+        fullS: duty.fullS,
         nominalV: pack.nominalV,
         lengthM: electric.cableLengthM,
         drop: electric.cableDrop,
@@ -48,11 +37,17 @@ export type CableChoice = Omit<CableVerdict<ComponentOf<'cable'>['sheet']>, 'cab
 /** What the main fuse has to stand, whatever the cable. */
 export const mainFuseDuty = interim({
   id: 'mainFuseDuty',
-  needs: { packFacts, rms: rmsCurrent, full: currentToCarry },
-  compute: ({ packFacts: pack, rms, full }) =>
+  needs: { packFacts, linkDuty },
+  compute: ({ packFacts: pack, linkDuty: duty }) =>
     interimAnswer(
       // A fault is fed hardest by a warm pack.
-      { continuousA: rms, peakA: full, fullV: pack.fullV, packOhm: pack.warmOhm },
+      {
+        continuousA: duty.continuousA,
+        peakA: duty.fullA,
+        peakS: duty.fullS,
+        fullV: pack.fullV,
+        packOhm: pack.warmOhm,
+      },
       'currents of the hardest use',
     ),
 });
@@ -102,11 +97,13 @@ export const cableSection = figure({
   needs: { cableChoice, cableDuty },
   compute: ({ cableChoice: choice, cableDuty: duty }) => ({
     value: choice.part.sheet.sectionMm2,
-    formula: 'smallest section with: carries rms, stands 30 s of full throttle at 1.6 × that, drop within its limit',
+    formula:
+      'smallest section that carries the current for good, stands full throttle (its curve, else 1.6 × that), drop within its limit',
     terms: [
-      { symbol: 'rms', value: duty.continuousA, kind: 'current' },
+      { symbol: 'for good', value: duty.continuousA, kind: 'current' },
       { symbol: 'carries steadily', value: choice.carriesA, kind: 'current' },
-      { symbol: '30 s peak or full throttle', value: duty.peak30sA, kind: 'current' },
+      { symbol: 'full throttle', value: duty.fullA, kind: 'current' },
+      { symbol: 'it lasts', value: duty.fullS, kind: 'duration' },
       { symbol: 'drop', value: choice.dropShare, kind: 'smallShare' },
       { symbol: 'drop allowed', value: duty.drop, kind: 'smallShare' },
     ],
@@ -126,7 +123,7 @@ export const cableDrop = figure({
     terms: [
       { symbol: 'l, one way', value: duty.lengthM * 1000, kind: 'length' },
       { symbol: 'drop', value: choice.dropV, kind: 'voltage' },
-      { symbol: 'I rms', value: duty.continuousA, kind: 'current' },
+      { symbol: 'I rms', value: duty.useA ?? duty.continuousA, kind: 'current' },
       { symbol: 'T of the conductor', value: duty.temperatureC, kind: 'temperature' },
     ],
     source: 'IEC 60228 class 5; copper 0.00393 /K, IEC 60028, from memory',

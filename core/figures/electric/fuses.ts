@@ -1,7 +1,7 @@
 import type { ComponentOf } from '../../component/sheets.ts';
 import { heaterAmps } from '../../cooling/heater.ts';
 import { runningVolts } from '../../lowvoltage/loads.ts';
-import { type FuseNeed, fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
+import { type FuseNeed, fuseNeed, fuseShortA, smallestFuse } from '../../wiring/fuse.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { cableChoice, loopOhm, mainFuseDuty } from './cable.ts';
@@ -26,11 +26,16 @@ export const fuses: Entry<readonly NamedFuse[]> = interim({
   reads: ['charge', 'electric', 'shelf'],
   compute: ({ packFacts: pack, mainFuseDuty: duty, cableChoice: cable }, { charge, electric, shelf }) => {
     const ohm = loopOhm(duty.packOhm, cable.part.sheet.sectionMm2, electric.cableLengthM);
-    const fuseFor = (name: string, continuousA: number, cableA: number | null, peakA = continuousA): NamedFuse => {
-      const need = fuseNeed({ continuousA, peakA, fullV: pack.fullV, loopOhm: ohm, cableA });
+    const fuseFor = (
+      name: string,
+      continuousA: number,
+      cableA: number | null,
+      { peakA = continuousA, peakS = 30 } = {},
+    ): NamedFuse => {
+      const need = fuseNeed({ continuousA, peakA, peakS, fullV: pack.fullV, loopOhm: ohm, cableA });
       return { name, continuousA, peakA, need, part: smallestFuse(shelf.fuses, need, cableA) };
     };
-    const list = [fuseFor('main', duty.continuousA, cable.carriesA, duty.peakA)];
+    const list = [fuseFor('main', duty.continuousA, cable.carriesA, duty)];
     const { charger } = charge;
     // Branch currents of regulated loads are highest at the empty pack.
     if (charger) list.push(fuseFor('charger', (charger.sheet.powerW * charger.sheet.efficiency) / pack.emptyV, null));
@@ -57,15 +62,17 @@ export const mainFuse = figure({
     if (!main.part) return missing('noFuseFits');
     return {
       value: main.part.sheet.ratedA,
-      formula: 'rated ≥ 1.25 × rms and ≥ full throttle ÷ 1.6, not over what the cable carries',
+      formula:
+        'rated ≥ 1.25 × current for good, stands full throttle (its curve, else 1.6 × its rating), not over what the cable carries',
       terms: [
-        { symbol: 'rms', value: main.continuousA, kind: 'current' },
+        { symbol: 'for good', value: main.continuousA, kind: 'current' },
         { symbol: 'full throttle', value: main.peakA, kind: 'current' },
-        { symbol: 'at least', value: main.need.atLeastA, kind: 'current' },
+        { symbol: 'full throttle lasts', value: main.need.peakS, kind: 'duration' },
+        { symbol: 'it stands that long', value: fuseShortA(main.part.sheet, main.need.peakS), kind: 'current' },
         { symbol: 'voltage, at least', value: main.need.voltageV, kind: 'voltage' },
         { symbol: 'must break', value: main.need.breakingA, kind: 'current' },
       ],
-      source: 'common practice; the fuse maker’s curve against the 30 s peak has the last word',
+      source: 'common practice; the fuse maker’s curve has the last word',
     };
   },
 });

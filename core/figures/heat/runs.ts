@@ -52,7 +52,7 @@ function runsAt(id: string, share: number): Entry<Runs> {
     },
   });
 }
-const fullRuns = runsAt('fullRuns', 1);
+export const fullRuns = runsAt('fullRuns', 1);
 const halfRuns = runsAt('halfRuns', 0.5);
 
 const SOURCE = 'the same run as the times; I²·R; modules 0.95 kJ/kgK, air leaves at their temperature: common practice';

@@ -1,11 +1,13 @@
 import { componentAs } from '../../component/sheets.ts';
-import type { Finding, FitRule } from '../finding.ts';
+import type { PlacedBox } from '../../figures/slots.ts';
+import type { Bay } from '../../vehicle/variant.ts';
+import type { Finding, FitContext, FitRule } from '../finding.ts';
 
 /** Boxes in the cabin are sealed against it; every box has a vent that equalises and relieves; fuse and management are reached. */
 export const boxSafety: FitRule = {
   id: 'boxSafety',
-  judge: ({ vehicle, parts }) =>
-    parts.flatMap(({ component }): Finding[] => {
+  judge: ({ vehicle, parts, sheet }) => [
+    ...parts.flatMap(({ component }): Finding[] => {
       const box = componentAs(component, 'box');
       if (!box) return [];
       const inside = vehicle.variant.bays.find(({ key }) => key === box.sheet.bay)?.inside ?? false;
@@ -32,4 +34,23 @@ export const boxSafety: FitRule = {
         }),
       );
     }),
+    ...madeHere(parts, sheet.slots.pack.boxes).map(
+      (bay): Finding => ({
+        rule: 'boxSafety',
+        subject: `${bay.name} box, made here`,
+        verdict: 'measureFirst',
+        left: { value: 'its sheet does not say', kind: null, source: 'design' },
+        right: { value: bay.inside ? 'inside the cabin' : 'outside the cabin', kind: null, source: 'library' },
+        margin: null,
+        unmeasured: [],
+        work: null,
+      }),
+    ),
+  ],
 };
+
+/** Bays whose box nothing in the kit is: it is made here, and nobody has written how. */
+const madeHere = (parts: FitContext['parts'], boxes: readonly PlacedBox[]): Bay[] =>
+  boxes
+    .map(({ bay }) => bay)
+    .filter(({ key }) => !parts.some(({ component }) => componentAs(component, 'box')?.sheet.bay === key));

@@ -14,14 +14,14 @@ export const coupling: FitRule = {
     const adapters = parts
       .map((part) => componentAs(part.component, 'adapter'))
       .filter((found): found is ComponentOf<'adapter'> => found !== null);
-    const { wanted, brought, direct, adapter } = findCoupling(drive.sheet, vehicle.variant.gearbox, adapters);
+    const { wanted, brought, known, direct, adapter } = findCoupling(drive.sheet, vehicle.variant.gearbox, adapters);
     return [
       {
         rule: 'coupling',
         subject: adapter && !direct ? `${drive.name} by ${adapter.name}` : drive.name,
-        verdict: direct ? 'fits' : adapter ? 'afterWork' : 'doesNotFit',
-        left: { value: brought, kind: null, source: 'sheet' },
-        right: { value: wanted, kind: null, source: 'library' },
+        verdict: !known ? 'measureFirst' : direct ? 'fits' : adapter ? 'afterWork' : 'doesNotFit',
+        left: { value: brought || null, kind: null, source: 'sheet' },
+        right: { value: wanted || null, kind: null, source: 'library' },
         margin: null,
         unmeasured: [],
         work: adapter && !direct ? { hours: ADAPTER_HOURS } : null,

@@ -11,7 +11,20 @@ export const deadInstruments: FitRule = {
   id: 'deadInstruments',
   judge: ({ vehicle, parts }): Finding[] => {
     const { instruments } = vehicle.variant;
-    if (!instruments || instruments.length === 0) return [];
+    // Every vehicle has dials: what nobody has named is looked at.
+    if (!instruments || instruments.length === 0)
+      return [
+        {
+          rule: 'deadInstruments',
+          subject: 'dials of this variant',
+          verdict: 'measureFirst',
+          left: { value: null, kind: 'count', source: 'library' },
+          right: { value: null, kind: 'count', source: 'library' },
+          margin: null,
+          unmeasured: [],
+          work: null,
+        },
+      ];
     const keepsGearbox = parts.some(
       ({ component }) => componentAs(component, 'drive')?.sheet.output === 'gearboxInput',
     );

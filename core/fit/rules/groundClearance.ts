@@ -1,3 +1,4 @@
+import { LIKELY_ERROR } from '../../vehicle/vehicleFigures.ts';
 import type { Finding, FitRule } from '../finding.ts';
 
 /** Lowest box against the lowest point the vehicle had: below it, it is what the road meets first. */
@@ -14,11 +15,12 @@ export const groundClearance: FitRule = {
     );
     if (!lowest) return [];
     const margin = lowest.zMm - before;
+    const doubt = source === 'measured' ? 0 : before * LIKELY_ERROR.groundClearance;
     return [
       {
         rule: 'groundClearance',
         subject: `${lowest.name} box`,
-        verdict: margin >= 0 ? 'fits' : source === 'measured' ? 'doesNotFit' : 'measureFirst',
+        verdict: margin >= doubt ? 'fits' : margin < -doubt ? 'doesNotFit' : 'measureFirst',
         left: { value: lowest.zMm, kind: 'length', source: 'design' },
         right: { value: before, kind: 'length', source },
         margin: { value: margin, kind: 'length' },

@@ -1,3 +1,4 @@
+import { componentAs, type DriveSheet } from '../../component/sheets.ts';
 import type { Variant } from '../../vehicle/variant.ts';
 import { coverOf } from '../cover.ts';
 import type { Finding, FitRule } from '../finding.ts';
@@ -13,13 +14,15 @@ const cooled = ({ cooling }: Variant): Kept =>
   cooling === 'radiator'
     ? { state: 'there', what: 'radiator and its loop' }
     : { state: 'gone', what: 'air-cooled: there is no radiator and no loop' };
-const geared = ({ gearbox }: Variant): Kept =>
-  gearbox.ratios.length > 0
-    ? { state: 'there', what: `gearbox with ${gearbox.ratios.length} gears` }
-    : { state: 'gone', what: 'no gearbox stays on this vehicle' };
+const geared = ({ gearbox }: Variant, output: DriveSheet['output'] | null): Kept =>
+  output !== null && output !== 'gearboxInput'
+    ? { state: 'gone', what: 'the drive takes the place of the gearbox' }
+    : gearbox.ratios.length > 0
+      ? { state: 'there', what: `gearbox with ${gearbox.ratios.length} gears` }
+      : { state: 'gone', what: 'no gearbox stays on this vehicle' };
 
 /** What "kept from the vehicle" rests on, function by function; of the others the sheet of a model says nothing. */
-const KEPT: Partial<Record<VehicleFunction, (variant: Variant) => Kept>> = {
+const KEPT: Partial<Record<VehicleFunction, (variant: Variant, output: DriveSheet['output'] | null) => Kept>> = {
   coolDrive: cooled,
   coolBattery: cooled,
   moveCoolant: cooled,
@@ -39,9 +42,10 @@ const VERDICT = { there: 'fits', gone: 'doesNotFit', look: 'measureFirst' } as c
 /** What a kit or a job says is kept from the vehicle must be on this vehicle, and work once the engine is out. */
 export const keptThere: FitRule = {
   id: 'keptThere',
-  judge: ({ vehicle, parts, cover }): Finding[] =>
-    coverOf(parts, cover).flatMap((line): Finding[] => {
-      const kept = line.by === 'kept' ? KEPT[line.function]?.(vehicle.variant) : undefined;
+  judge: ({ vehicle, parts, cover }): Finding[] => {
+    const output = parts.map(({ component }) => componentAs(component, 'drive')?.sheet.output).find(Boolean) ?? null;
+    return coverOf(parts, cover).flatMap((line): Finding[] => {
+      const kept = line.by === 'kept' ? KEPT[line.function]?.(vehicle.variant, output) : undefined;
       if (!kept) return [];
       return [
         {
@@ -55,5 +59,6 @@ export const keptThere: FitRule = {
           work: null,
         },
       ];
-    }),
+    });
+  },
 };

@@ -9,9 +9,23 @@ export const movingParts: FitRule = {
   judge: ({ vehicle, sheet, slides }) =>
     sheet.slots.pack.boxes.flatMap(({ bay, outer, xMm, yMm, zMm }): Finding[] => {
       if (!outer) return [];
+      // Nobody has said what moves: none near it is not known.
+      if (!vehicle.variant.moving)
+        return [
+          {
+            rule: 'movingParts',
+            subject: `${bay.name} box to what moves`,
+            verdict: 'measureFirst',
+            left: { value: null, kind: 'length', source: 'design' },
+            right: { value: MOVING_CLEARANCE_MM, kind: 'length', source: 'library' },
+            margin: null,
+            unmeasured: [],
+            work: null,
+          },
+        ];
       const carrier = slides.find(({ cradle }) => cradle.sheet.carries === bay.key)?.slide;
       const x = xMm + (carrier?.found ? carrier.slideMm : 0);
-      return (vehicle.variant.moving ?? []).flatMap((part): Finding[] => {
+      return vehicle.variant.moving.flatMap((part): Finding[] => {
         const states = statesOf(part).map(([state, z]) => ({
           state,
           gapMm: Math.max(

@@ -22,13 +22,10 @@ import { helpLost } from './helpLost.ts';
 import { inletPlace } from './inletPlace.ts';
 import { keptThere } from './keptThere.ts';
 import { liftTipping } from './liftTipping.ts';
-import { linkCurrents } from './linkCurrents.ts';
 import { luggageKept } from './luggageKept.ts';
 import { mountingPoints } from './mountingPoints.ts';
 import { movingParts } from './movingParts.ts';
 import { ownPrecharge } from './ownPrecharge.ts';
-import { packRate } from './packRate.ts';
-import { passThroughs } from './passThroughs.ts';
 import { satellites } from './satellites.ts';
 import { systemVoltage } from './systemVoltage.ts';
 
@@ -116,34 +113,6 @@ describe('electrics', () => {
   ])('precharge of its own, %s', (_, stands, more, said) => {
     expect(told(found(ownPrecharge, { parts: [drive(stands), ...more] }))).toEqual(said);
   });
-  const rms = createSheet(ON).get(FIGURES.rmsCurrent).value!;
-  const peak = createSheet(ON).get(FIGURES.peak30sCurrent).value!;
-  test('a fuse is a quarter over what flows for good; a cable carries it', () => {
-    const fuse = (ratedA: number) => part('fuse', { ratedA, maxV: 500, breakingA: 1000 });
-    const cable = (continuousA: number) => part('cable', { continuousA, sectionMm2: 35, outsideMm: 14 });
-    const verdicts = (parts: KitPart[]) => found(linkCurrents, { parts }).map(({ verdict }) => verdict);
-    expect(verdicts([fuse(rms * 1.25 + 0.001), cable(rms)])).toEqual(['fits', 'fits']);
-    expect(verdicts([fuse(rms * 1.25 - 0.001), cable(rms - 0.001)])).toEqual(['doesNotFit', 'doesNotFit']);
-  });
-  test('a contactor box is asked for good and for half a minute, an inverter at its most', () => {
-    const box = part('contactorBox', { continuousA: rms, peakA: peak - 1, minV: 0, maxV: 500 });
-    const inverter = part('inverter', { maxCurrentA: peak + 1, minV: 0, maxV: 500 });
-    expect(told(found(linkCurrents, { parts: [box, inverter] }))).toEqual([
-      'contactorBox, for good: fits',
-      'contactorBox, for 30 s: doesNotFit',
-      'inverter, for 30 s: fits',
-    ]);
-  });
-  test('the pack gives so many times its capacity an hour', () => {
-    const [forGood] = found(packRate);
-    expect(forGood).toMatchObject({
-      verdict: 'fits',
-      right: { value: MODULE.sheet.continuousA / MODULE.sheet.capacityAh },
-    });
-    const weak = { ...MODULE, sheet: { ...MODULE.sheet, continuousA: 0 } };
-    const on = { ...ON, pack: { ...ON.pack, module: weak } };
-    expect(found(packRate, { on })[0]!.verdict).toBe('doesNotFit');
-  });
   // Common practice: boxes of 48, 96 and 48 cells, two cells a channel, at 18 channels a satellite, need 2 + 3 + 2.
   test('satellites are counted box by box', () => {
     const cells = (channels: number) => ({
@@ -165,6 +134,10 @@ describe('electrics', () => {
       work: { parts: [{ componentId: 'bmsSatellite', quantity: 1 }] },
     });
     expect(told(found(satellites, { on, parts: [part('bmsMain', { maxSatellites: 6 })] }))).toEqual([
+      'bmsMain without satellites: afterWork',
+    ]);
+    expect(told(found(satellites, { on, parts: [satellite(7), part('bmsMain', { maxSatellites: 6 })] }))).toEqual([
+      'bmsSatellite: fits',
       'bmsMain: doesNotFit',
     ]);
   });
@@ -194,26 +167,6 @@ describe('electrics', () => {
 });
 
 describe('body and cabin', () => {
-  const cable = (outsideMm: number, connectorMm?: number) =>
-    part('cable', { sectionMm2: 35, outsideMm, continuousA: 100, ...(connectorMm && { connectorMm }) });
-  const two = withBoxes([BOX, { ...BOX, bay: { ...BOX.bay, key: 'nose', name: 'nose' } }]);
-  const pass = (diameterMm: number) => ({
-    passThroughs: [{ name: 'tunnel', diameterMm, from: 'a', to: 'b', usedFor: '' }],
-  });
-  // Two circles of d side by side lie in one of 2 d, by geometry.
-  test.each([
-    ['just', 30, undefined, 'fits'],
-    ['not quite', 29.9, undefined, 'doesNotFit'],
-    ['the cable, not its end', 30, 20, 'afterWork'],
-    ['end and all', 36, 20, 'fits'],
-  ])('two cables of 14 mm through the pass: %s', (_, diameterMm, connectorMm, verdict) => {
-    const findings = found(passThroughs, { on: two, variant: pass(diameterMm), parts: [cable(14, connectorMm)] });
-    expect(findings.map((one) => one.verdict)).toEqual([verdict]);
-  });
-  test('one box needs no pass; no known pass is measured first', () => {
-    expect(found(passThroughs, { parts: [cable(14)], variant: pass(5) })).toEqual([]);
-    expect(found(passThroughs, { on: two, parts: [cable(14)] })[0]!.verdict).toBe('measureFirst');
-  });
   const inlet = part('inlet', { standard: 'type 2', maxAmps: 32, phases: 1, dc: false, openingMm: 72 });
   const opening = (diameterMm: number) => ({
     openings: [{ name: 'flap', diameterMm, xMm: 0, yMm: 0, zMm: 0, usedFor: '' }],

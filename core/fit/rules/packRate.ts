@@ -1,32 +1,60 @@
-import { FIGURES } from '../../figures/index.ts';
-import { packFacts } from '../../figures/pack/packFacts.ts';
-import type { Finding, FitRule } from '../finding.ts';
+import { linkDuty } from '../../figures/electric/duty.ts';
+import { packStrings } from '../../figures/pack/packFacts.ts';
+import { boxRates } from '../../pack/boxRates.ts';
+import type { Finding, FitRule, Verdict } from '../finding.ts';
+import { whileVerdict } from './linkCurrents.ts';
 
-/** What the hardest use asks of the pack, for good and for 30 s, in multiples of its capacity, against its modules. */
+/** No traction module gives more than this for good, in multiples of its capacity an hour; common practice. */
+const MOST_C = 10;
+/** What its sheet says it gives for good, where that is beyond reason, A: then the sheet is read again first. */
+const sheetDoubt = ({ continuousA, capacityAh }: { continuousA: number; capacityAh: number }): number | null =>
+  continuousA > MOST_C * capacityAh ? continuousA : null;
+
+/** What a sheet's ten seconds say of ten seconds. */
+const PEAK_S = 10;
+
+/**
+ * What is asked of the modules of every box, for good and at full throttle, in multiples of their capacity an hour, against
+ * what their sheet says. Nothing in a cell holds a current back: inverter, motor and caps are asked, not the pack.
+ */
 export const packRate: FitRule = {
   id: 'packRate',
   judge: ({ sheet }) => {
-    const pack = sheet.get(packFacts).value;
-    const module = sheet.slots.pack.module;
-    if (!pack || !module) return [];
-    // Strings share the current; each module stands its own.
-    const strings = pack.capacityAh / module.sheet.capacityAh;
-    const asked = [
-      ['for good', sheet.get(FIGURES.rmsCurrent), module.sheet.continuousA * strings],
-      ['for 30 s', sheet.get(FIGURES.peak30sCurrent), module.sheet.peakA * strings],
-    ] as const;
-    return asked.map(([how, now, stands]): Finding => {
-      const margin = now.value === null ? null : (stands - now.value) / pack.capacityAh;
-      return {
+    const strings = sheet.get(packStrings).value;
+    if (!strings) return [];
+    const { value: duty, unmeasured } = sheet.get(linkDuty);
+    return boxRates(strings, sheet.slots.pack.wiring).flatMap(({ boxes, sheet: module, capacityAh, share }) => {
+      const finding = (how: string, asked: number | null, stands: number, verdict: Verdict): Finding => ({
         rule: 'packRate',
-        subject: `${module.name}, ${how}`,
-        verdict: margin === null ? 'measureFirst' : margin >= 0 ? 'fits' : 'doesNotFit',
-        left: { value: now.value === null ? null : now.value / pack.capacityAh, kind: 'coefficient', source: 'design' },
-        right: { value: stands / pack.capacityAh, kind: 'coefficient', source: 'sheet' },
-        margin: margin === null ? null : { value: margin, kind: 'coefficient' },
-        unmeasured: now.unmeasured,
+        subject: `${boxes.join(', ')}: ${how}`,
+        verdict,
+        left: { value: asked === null ? null : asked / capacityAh, kind: 'cRate', source: 'design' },
+        right: { value: stands / capacityAh, kind: 'cRate', source: 'sheet' },
+        margin: asked === null ? null : { value: (stands - asked) / capacityAh, kind: 'cRate' },
+        unmeasured,
         work: null,
-      };
+      });
+      const good = duty ? duty.continuousA * share : null;
+      const full = duty ? duty.fullA * share : null;
+      const { continuousA, peakA, shortTime } = module;
+      const points = shortTime && shortTime.length > 0 ? [{ amps: peakA, seconds: PEAK_S }, ...shortTime] : undefined;
+      const { verdict, standsA } = whileVerdict(full, duty?.fullS ?? 0, {
+        goodA: continuousA,
+        points,
+        perhapsA: peakA,
+        mostA: peakA,
+      });
+      const ownA = sheetDoubt(module);
+      return [
+        ...(ownA === null ? [] : [finding('by its own sheet', ownA, MOST_C * capacityAh, 'measureFirst')]),
+        finding(
+          'for good',
+          good,
+          continuousA,
+          good === null ? 'measureFirst' : continuousA >= good ? 'fits' : 'doesNotFit',
+        ),
+        finding('at full throttle', full, standsA, verdict),
+      ];
     });
   },
 };

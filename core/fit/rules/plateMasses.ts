@@ -32,6 +32,9 @@ function massFinding(
   };
 }
 
+/** Hours to agree on a payload and have it written down; common practice. */
+const AGREE_HOURS = 1;
+
 /** Doubt of an axle mass that was not measured, kg; nothing once the vehicle has been weighed. */
 function doubt({ vehicle }: FitContext, id: 'frontAxleMass' | 'rearAxleMass'): number {
   const { source, value } = vehicle.figures[id];
@@ -42,15 +45,23 @@ export const grossMass: FitRule = {
   id: 'grossMass',
   judge: (context) => {
     const both = doubt(context, 'frontAxleMass') + doubt(context, 'rearAxleMass');
-    return [
-      massFinding(
-        'grossMass',
-        'whole vehicle',
-        context.sheet.get(FIGURES.grossMassNow),
-        context.vehicle.figures.grossMass,
-        both,
-      ),
-    ];
+    const { grossMass: plate, seatsPayload } = context.vehicle.figures;
+    const laden = context.sheet.get(FIGURES.grossMassNow);
+    const asked = massFinding('grossMass', 'whole vehicle', laden, plate, both);
+    const more = seatsPayload.value - context.sheet.slots.use.payloadKg;
+    if (!(more > 0) || laden.value === null) return [asked];
+    // The seats and the load the maker allowed: what is no longer left of them is agreed and goes on the plate.
+    const full = massFinding(
+      'grossMass',
+      'whole vehicle, the maker’s payload',
+      { ...laden, value: laden.value + more },
+      plate,
+      both,
+    );
+    if (full.verdict !== 'doesNotFit') return [asked, full];
+    const left = Math.max(0, Math.floor(seatsPayload.value + (full.margin?.value ?? 0)));
+    const step = `Agree with client and inspector on a payload of ${left} kg, seats taken with it, and have it on the plate`;
+    return [asked, { ...full, verdict: 'afterWork', work: { hours: AGREE_HOURS, step } }];
   },
 };
 

@@ -33,6 +33,7 @@ function found(rule: FitRule, change: Partial<FitContext> & { readonly on?: Slot
     parts: [],
     cover: {},
     reversibleFirm: true,
+    axleShare: null,
     slides: cradleSlides(VEHICLE.variant, 2000, context.parts ?? [], on.pack.boxes),
     options: [],
     library: new Map(),
@@ -187,10 +188,12 @@ describe('torque of the driveline', () => {
       { verdict: 'afterWork', work: { hours: 0.5, capNm: expect.any(Number) } },
     ]);
   });
-  test('parts without limits say nothing', () => {
+  test('where nothing that stays has a rating, it is measured first', () => {
     const on = limited(1);
     const bare = { ...on, vehicle: { ...on.vehicle, variant: { ...on.vehicle.variant, driveline: [] } } };
-    expect(found(drivelineTorque, { on: bare })).toEqual([]);
+    expect(found(drivelineTorque, { vehicle: bare.vehicle, on: bare })).toMatchObject([
+      { subject: 'driveline that stays', verdict: 'measureFirst', right: { value: null } },
+    ]);
   });
 });
 
@@ -281,18 +284,25 @@ describe('masses against plate and axles', () => {
     ['over, by as much as the doubt', gross - doubt, 'measureFirst'],
     ['over by more', gross - doubt - 0.01, 'doesNotFit'],
   ])('%s', (_, rating, verdict) => {
-    expect(found(grossMass, { vehicle: rated(rating) })).toEqual([
-      {
-        rule: 'grossMass',
-        subject: 'whole vehicle',
-        verdict,
-        left: { value: gross, kind: 'mass', source: 'design' },
-        right: { value: rating, kind: 'mass', source: 'plate' },
-        margin: { value: expect.closeTo(rating - gross, 9), kind: 'mass' },
-        unmeasured: expect.arrayContaining(['frontAxleMass', 'rearAxleMass']),
-        work: null,
-      },
-    ]);
+    expect(found(grossMass, { vehicle: rated(rating) })[0]).toEqual({
+      rule: 'grossMass',
+      subject: 'whole vehicle',
+      verdict,
+      left: { value: gross, kind: 'mass', source: 'design' },
+      right: { value: rating, kind: 'mass', source: 'plate' },
+      margin: { value: expect.closeTo(rating - gross, 9), kind: 'mass' },
+      unmeasured: expect.arrayContaining(['frontAxleMass', 'rearAxleMass']),
+      work: null,
+    });
+  });
+  // The maker allows 400 kg where the brief asks for less: what is left of it is agreed, in whole kilograms.
+  test('the payload of the maker counts: what is left of it is agreed and goes on the plate', () => {
+    const { payloadKg } = slots().use;
+    const [asked, full] = found(grossMass, { vehicle: rated(gross + doubt) });
+    expect(asked!.verdict).toBe('fits');
+    expect(full).toMatchObject({ left: { value: gross + 400 - payloadKg }, verdict: 'afterWork' });
+    expect(full!.work!.step).toContain(`${Math.floor(payloadKg + doubt)} kg`);
+    expect(found(grossMass, { vehicle: rated(gross + 400 - payloadKg + doubt) })[1]!.verdict).toBe('fits');
   });
   test('a design whose mass is not known yet is measured first, with nothing on its side', () => {
     const [front, rear] = found(axleMass, { on: slots({ pack: withoutModule() }) });

@@ -16,8 +16,10 @@ export const shaftAngles: FitRule = {
       const { variant, figures } = vehicle;
       const tyre = readTyreSize(variant.tyre);
       const base = { rule: 'shaftAngles', unmeasured: [], work: null } as const;
-      const limitDeg = aim.limitDeg ?? USUAL_LIMIT_DEG.ball;
-      const mostDeg = Math.max(limitDeg, aim.mostDeg ?? USUAL_MOST_DEG.ball);
+      // A joint that never turns further than so much does not turn further at rest either.
+      const saidDeg = aim.limitDeg ?? USUAL_LIMIT_DEG.ball;
+      const mostDeg = aim.mostDeg ?? Math.max(saidDeg, USUAL_MOST_DEG.ball);
+      const limitDeg = Math.min(saidDeg, mostDeg);
       if (!tyre || !variant.travel)
         return [
           {

@@ -52,7 +52,6 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
   const sheet = createSheet(
     resolveDesign(jobFigureInput({ ...ground, route }, job.design && upgradeDesign(job.design.inputs))),
   );
-  const reversibleFirm = job.brief.some((line) => line.kind === 'reversible' && line.firm);
   const report =
     kit && job.kit
       ? fitKit({
@@ -63,7 +62,7 @@ export function judgeFloorJob(job: FloorJob, shelves: Shelves, today: string, ra
           use: job.use,
           work,
           cover: job.cover,
-          reversibleFirm,
+          brief: job.brief,
           region: job.region ?? rates.region ?? null,
         })
       : null;

@@ -98,7 +98,7 @@ export function useOpening(job: JobSheet, shelves: Shelves): OpenJob | null {
         use,
         work,
         cover: job.cover,
-        reversibleFirm: job.brief.some((line) => line.kind === 'reversible' && line.firm),
+        brief: job.brief,
         region: job.region ?? workshop.region,
       }),
     [shelves, vehicle, use, work, job.cover, job.brief, job.region, workshop.region],

@@ -22,7 +22,7 @@ export function usePackages(design: DesignInputs | null, name: string): Completi
     () =>
       design && {
         ...{ design, name, vehicle, use, library: shelves.components, work: sheet.slots.work, cover: job.cover },
-        reversibleFirm: job.brief.some(({ kind, firm }) => kind === 'reversible' && firm),
+        brief: job.brief,
         region: job.region ?? workshop.region,
       },
     [design, name, vehicle, use, shelves, sheet.slots.work, job, workshop.region],

@@ -57,7 +57,7 @@ export function NewOrder({ done }: { done: () => void }) {
     if (!shelves || !revision || !variant) return null;
     const { verdict, findings } = fitKit({
       ...{ revision, options: draft.options, library: shelves.components, vehicle: vehicleState(variant, {}, null) },
-      ...{ use: USUAL_USE, work, cover: {}, reversibleFirm: false },
+      ...{ use: USUAL_USE, work, cover: {}, brief: [] },
     });
     const rules = findings
       .filter((one) => one.verdict === verdict && verdict !== 'fits')

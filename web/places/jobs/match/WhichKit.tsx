@@ -50,7 +50,6 @@ export function WhichKit({ onLook }: { onLook: (revisionId: string, options: rea
         work: sheet.slots.work,
         cover: job.cover,
         brief: job.brief,
-        reversibleFirm: job.brief.some(({ kind, firm }) => kind === 'reversible' && firm),
         region: job.region ?? workshop.region,
         lineName: (line) => briefKind(line.kind).name.toLowerCase(),
         ruleName: ({ rule }) => RULE_NAME[rule].toLowerCase(),
