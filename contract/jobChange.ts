@@ -1,11 +1,11 @@
 import Joi from 'joi';
-import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { JOB_STATES, type JobState } from '../core/job/states.ts';
 import { COVER_WAYS, type CoverChoice } from '../core/kit/kit.ts';
 import type { EvidenceEntry } from '../core/practice/evidence.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { address, answers } from './address.ts';
 import { type BriefLineBody, briefLineSchema } from './brief.ts';
+import { coverKey } from './coverKey.ts';
 import type { Made, Versioned } from './fields.ts';
 import { componentId, faultAt, isoDate, type Mutable, slug, text, uuid, version, whole } from './fields.ts';
 import type { VerdictDecision } from './job.ts';
@@ -87,18 +87,12 @@ const coverBefore = Joi.object<CoverChoice, true>({
   .label('Choice before')
   .required();
 const coverPartSchema = Joi.object<CoverPartBody, true>({
-  function: Joi.string()
-    .valid(...VEHICLE_FUNCTIONS)
-    .label('Function')
-    .required(),
+  function: coverKey.label('Function').required(),
   componentId: componentId('Component').required(),
   was: coverBefore,
 });
 const coverSchema = Joi.object<CoverBody, true>({
-  function: Joi.string()
-    .valid(...VEHICLE_FUNCTIONS)
-    .label('Function')
-    .required(),
+  function: coverKey.label('Function').required(),
   way: Joi.string()
     .valid(...COVER_WAYS)
     .allow(null)

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import type { JobState } from '../core/job/states.ts';
 import {
   COVER_WAYS,
@@ -13,6 +12,7 @@ import {
 import { doubled } from '../core/kit/overlap.ts';
 import type { OrderState } from '../core/order/order.ts';
 import { address, answers, type BodySize } from './address.ts';
+import { coverKey } from './coverKey.ts';
 import { hold } from './design.ts';
 import {
   componentId,
@@ -155,10 +155,7 @@ export const kitContentSchema = Joi.object<Mutable<KitContent>, true>({
   }).required(),
   torqueCapNm: quantity('Torque cap', 'torque', 1, 5000).allow(null).required(),
   gear: whole('Gear', 1, 12).allow(null).required(),
-  cover: Joi.object()
-    .pattern(Joi.string().valid(...VEHICLE_FUNCTIONS), cover)
-    .label('Cover')
-    .required() as never,
+  cover: Joi.object().pattern(coverKey, cover).label('Cover').required() as never,
   exclusions: Joi.array().items(text('Never included', 120)).max(60).label('Never included').required(),
   stages: stagesSchema.required() as never,
 }).custom((content: KitContent, helpers) => {

@@ -82,6 +82,8 @@ export interface OrderSheet
   readonly variantId: string;
   readonly options: readonly string[];
   readonly optionNames: readonly string[];
+  /** What parts of it need beside them, and the kit neither brings nor settles. */
+  readonly companions: readonly string[];
   readonly exclusions: readonly string[];
   readonly vehicle: string;
   readonly note: string;

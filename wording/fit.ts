@@ -1,3 +1,4 @@
+import { type CoverLine, isCompanion } from '../core/fit/cover.ts';
 import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
 import type { VehicleFunction } from '../core/fit/functions.ts';
 import type { CoverWay } from '../core/kit/kit.ts';
@@ -117,6 +118,10 @@ export const FUNCTION_NAME: Record<VehicleFunction, string> = {
   labels: 'HV labels',
   drawings: 'Drawings',
 };
+
+/** What a line of the cover is called. */
+export const coverName = ({ function: key, name }: Pick<CoverLine, 'function' | 'name'>): string =>
+  name ?? (isCompanion(key) ? 'What a part needs' : FUNCTION_NAME[key]);
 
 export const WAY_NAME: Record<'kit' | 'gap' | CoverWay, string> = {
   kit: 'kit',

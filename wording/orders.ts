@@ -27,6 +27,7 @@ export const DISPATCH_NEED_NAME: Readonly<Record<DispatchNeed, string>> = {
   secondCount: 'Counted again by somebody else',
   serials: 'Serial numbers written down',
   crates: 'Crates measured and weighed',
+  companions: 'What its parts need is in it',
   lithium: 'Lithium has its transport papers',
   instructions: 'Drawings and instructions in',
   notIncluded: 'Sheet of what is not included in',

@@ -302,6 +302,7 @@ describe('cover of functions', () => {
     const lines = coverOf(
       [{ component: { ...everything, covers: ['store', 'drive'] }, quantity: 1, packedIn: '' }],
       cover,
+      new Map(),
     );
     expect(lines).toHaveLength(VEHICLE_FUNCTIONS.length);
     expect(lines.find((l) => l.function === 'store')).toMatchObject({ by: 'kit', what: 'everything' });

@@ -39,5 +39,5 @@ export function fitKit(input: FitInput): FitReport {
     reversibleFirm: brief.some(({ kind, firm }) => kind === 'reversible' && firm),
     axleShare: brief.find(({ kind }) => kind === 'axleShare') ?? null,
   });
-  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover), slides, parts, sheet };
+  return { verdict: overallVerdict(findings), findings, cover: coverOf(parts, cover, library), slides, parts, sheet };
 }

@@ -29,8 +29,8 @@ export function judgeRelease({ revision, library, variants, rates, readBy, chang
   const gaps = new Set<string>();
   for (const variant of own)
     for (const options of choices)
-      for (const line of coverOf(kitParts(revision, library, variant.id, options), revision.cover))
-        if (line.by === 'gap') gaps.add(line.function);
+      for (const line of coverOf(kitParts(revision, library, variant.id, options), revision.cover, library))
+        if (line.by === 'gap') gaps.add(line.name ?? line.function);
   const verdicts = own.map((variant) => {
     const report = fitKit({
       revision,

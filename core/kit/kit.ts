@@ -148,7 +148,7 @@ export const applies = (when: KitLine['appliesWhen'] | undefined, variantId: str
 
 /** Lines of a revision that apply to this variant with these options, with their components. */
 export function kitParts(
-  revision: KitRevision,
+  revision: Pick<KitRevision, 'lines'>,
   library: Library,
   variantId: string,
   options: readonly string[],

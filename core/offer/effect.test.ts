@@ -47,6 +47,14 @@ describe('what a wish does', () => {
     const heavier = { ...agreed, design: { ...agreed.design, items: [{ name: 'w', massKg: 80, xMm: 1500, yMm: 0 }] } };
     expect(figure(heavier, 'unladenMass') - figure(agreed, 'unladenMass')).toBeCloseTo(effect.massKg!, 6);
   });
+  test('two modules more go into a box: they bring energy, so it goes further', () => {
+    const more = wishEffect(agreed, wish({ lines: [line({ kind: 'part', componentId: MODULE.id, quantity: 2 })] }));
+    const boxes = [{ bay: 'rear', modules: 10, shiftMm: 0 }];
+    const such = { ...agreed, design: { ...agreed.design, boxes } };
+    expect(more.rangeKm).toBeCloseTo(figure(such, 'rangeConstant') - figure(agreed, 'rangeConstant'), 9);
+    expect(more.rangeKm).toBeGreaterThan(0);
+    expect(more.massKg).toBeCloseTo(figure(such, 'unladenMass') - figure(agreed, 'unladenMass'), 9);
+  });
   test('taken out it is lighter', () => {
     expect(wishEffect(agreed, wish({ massKg: -25 })).massKg).toBeCloseTo(-25, 6);
   });

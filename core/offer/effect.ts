@@ -1,4 +1,5 @@
 import type { DesignInputs } from '../design/inputs.ts';
+import { placeParts } from '../design/placeParts.ts';
 import { engineX, type ResolveInput, resolveDesign } from '../design/resolve.ts';
 import { createSheet } from '../figures/evaluate.ts';
 import { FIGURES } from '../figures/index.ts';
@@ -23,24 +24,13 @@ export interface WishEffect {
   readonly days: number | null;
 }
 
-/** The agreed design with parts of a wish in it: pieces put in and left out, by component. */
-function withParts(design: DesignInputs, { lines, massKg, xMm }: Wish, engineAtMm: number): DesignInputs {
-  const others = new Map(design.others.map((one) => [one.componentId, one]));
-  for (const { componentId, quantity } of lines) {
-    if (componentId === null || componentId === design.chargerId) continue;
-    const known = others.get(componentId);
-    const left = (known?.quantity ?? 0) + quantity;
-    if (left > 0) others.set(componentId, { componentId, xMm: known?.xMm ?? null, ...known, quantity: left });
-    else others.delete(componentId);
-  }
-  return {
-    ...design,
-    others: [...others.values()],
-    items:
-      massKg === 0
-        ? (design.items ?? [])
-        : [...(design.items ?? []), { name: 'wish', massKg, xMm: xMm ?? engineAtMm, yMm: 0 }],
-  };
+/** The agreed design with a wish in it: its pieces where they belong, its mass where it is said to be. */
+function withWish({ design, library, vehicle }: ResolveInput, { lines, massKg, xMm }: Wish): DesignInputs {
+  const parts = lines.flatMap(({ componentId, quantity }) => (componentId === null ? [] : [{ componentId, quantity }]));
+  const placed = placeParts(design, parts, library, vehicle.variant.bays);
+  if (massKg === 0) return placed;
+  const at = xMm ?? engineX(vehicle.variant);
+  return { ...placed, items: [...(placed.items ?? []), { name: 'wish', massKg, xMm: at, yMm: 0 }] };
 }
 
 /** Ranges in the order of what a client means by range: his round, the recorded way, a steady speed. */
@@ -53,7 +43,7 @@ const RANGES = [FIGURES.rangeRound, FIGURES.rangeRoute, FIGURES.rangeConstant] a
  * @param agreed what the figures of the agreed design are worked out from
  */
 export function wishEffect(agreed: ResolveInput, wish: Wish): WishEffect {
-  const { vehicle, work, library, free } = agreed;
+  const { work, library, free } = agreed;
   const hours = wish.lines.reduce((sum, { kind, quantity }) => (kind === 'work' ? sum + quantity : sum), 0);
   const leads = wish.lines.flatMap(({ componentId, quantity }) =>
     componentId !== null && quantity > (free?.get(componentId) ?? 0) ? [library.get(componentId)?.leadDays ?? 0] : [],
@@ -62,7 +52,7 @@ export function wishEffect(agreed: ResolveInput, wish: Wish): WishEffect {
   const after = createSheet(
     resolveDesign({
       ...agreed,
-      design: wish.design ?? withParts(agreed.design, wish, engineX(vehicle.variant)),
+      design: wish.design ?? withWish(agreed, wish),
       work: {
         ...work,
         remainingHours: work.remainingHours === null ? null : Math.max(0, work.remainingHours + hours),

@@ -1,3 +1,4 @@
+import { LIFTED_BY } from '../practice/blocks.ts';
 import type { OrderCrate, OrderLine, OrderPaper } from './order.ts';
 import { wantsSerials } from './order.ts';
 import { crateLoads } from './packing.ts';
@@ -7,6 +8,7 @@ export const DISPATCH_NEEDS = [
   'firstCount',
   'secondCount',
   'serials',
+  'companions',
   'crates',
   'lithium',
   'instructions',
@@ -31,6 +33,8 @@ export interface DispatchGround {
   readonly crates: readonly OrderCrate[];
   readonly papers: readonly OrderPaper[];
   /** Null: not decided; '': none goes. */
+  /** What parts of it need beside them by their sheets, and the kit neither brings nor settles. */
+  readonly companions: readonly string[];
   readonly loanTool: string | null;
   readonly loanDue: string | null;
 }
@@ -39,9 +43,9 @@ const of = (counted: number, wanted: number, name: string) => `${name}: ${counte
 
 /**
  * Everything that must be so before a kit leaves. Counts are of two people (the database holds that too) and must agree
- * with the list; what carries a number is recorded by it; a crate has its size and its mass, not less than what is in
+ * with the list, a component in two crates by both; what carries a number is recorded by it; what a part needs is there; a crate has its size and its mass, not less than what is in
  * it; lithium has its transport papers. What is missing can be let pass by somebody with the right, who says why, and that
- * stays on the order; a withdrawn revision leaves by nobody's word.
+ * stays on the order; a withdrawn revision leaves by nobody's word, lithium without papers neither (`practice/blocks.ts`).
  *
  * Lithium is known by the modules on the list; UN 3480, 3481 or 3556 is for a licensed person to say.
  */
@@ -62,6 +66,7 @@ export function dispatchNeeds(ground: DispatchGround): DispatchState[] {
     serials: lines
       .filter(({ kind, first, pieces, serials }) => wantsSerials(kind) && serials.length < (first?.pieces ?? pieces))
       .map(({ name, first, pieces, serials }) => of(serials.length, first?.pieces ?? pieces, name)),
+    companions: ground.companions,
     crates: crateLoads(lines, crates).flatMap(({ name, weighed, massKg, tooLight }) =>
       weighed === null
         ? [`${name}: size and mass`]
@@ -79,6 +84,6 @@ export function dispatchNeeds(ground: DispatchGround): DispatchState[] {
     need,
     met: missing[need].length === 0,
     missing: missing[need],
-    hard: need === 'revision',
+    hard: LIFTED_BY[need] === 'nobody',
   }));
 }

@@ -83,7 +83,7 @@ describe('before it leaves', () => {
   const counted = line({ pieces: 4, first: count(4), second: count(4, 'b') });
   const ground: DispatchGround = {
     ...{ revisionState: 'released', revision: 'C', lines: [counted], crates: [crate(20)] },
-    ...{ papers: ['instructions', 'notIncluded'], loanTool: '', loanDue: null },
+    ...{ papers: ['instructions', 'notIncluded'], companions: [], loanTool: '', loanDue: null },
   };
   const unmet = (part: Partial<DispatchGround>) =>
     dispatchNeeds({ ...ground, ...part })
@@ -119,8 +119,10 @@ describe('before it leaves', () => {
     ],
   ])('%s', (_, part, want) => expect(unmet(part)).toEqual(want));
 
-  test('a withdrawn revision is let pass by nobody', () => {
+  test('what a part needs and nothing in the kit is stops it', () =>
+    expect(unmet({ companions: ['Heater needs diodes'] })).toEqual([['companions', 'Heater needs diodes']]));
+  test('a withdrawn revision, and lithium without papers, are let pass by nobody', () => {
     const hard = dispatchNeeds(ground).filter((need) => need.hard);
-    expect(hard.map(({ need }) => need)).toEqual(['revision']);
+    expect(hard.map(({ need }) => need)).toEqual(['revision', 'lithium']);
   });
 });

@@ -2,9 +2,9 @@ import type { Component } from '../component/sheets.ts';
 
 import type { DesignInputs } from '../design/inputs.ts';
 import { FIGURES } from '../figures/index.ts';
+import { companionsOf } from '../fit/companionsOf.ts';
 import type { Verdict } from '../fit/finding.ts';
 import { type FitInput, type FitReport, fitKit } from '../fit/fitKit.ts';
-import { companionsOf } from '../fit/rules/companions.ts';
 import { kitFromDesign } from '../kit/fromDesign.ts';
 import type { KitRevision } from '../kit/kit.ts';
 import { lpSum, type Solver } from '../milp/solver.ts';

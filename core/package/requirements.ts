@@ -1,5 +1,5 @@
 import { type Component, componentAs } from '../component/sheets.ts';
-import type { CoverLine } from '../fit/cover.ts';
+import { type CoverLine, isCompanion } from '../fit/cover.ts';
 import type { VehicleFunction } from '../fit/functions.ts';
 import type { KitPart } from '../kit/kit.ts';
 import { satelliteCount } from '../pack/satellites.ts';
@@ -17,7 +17,8 @@ export function requirementsOf(parts: readonly KitPart[], cover: readonly CoverL
   const kinds = new Set(parts.map(({ component }) => component.kind));
   const charges = kinds.has('charger') || kinds.has('combinedUnit');
   return [
-    ...cover.filter(({ by }) => by === 'gap').map(({ function: name }) => name),
+    // What a part needs beside it comes with the part, not by itself.
+    ...cover.flatMap(({ by, function: name }) => (by === 'gap' && !isCompanion(name) ? [name] : [])),
     ...(kinds.has('bmsSatellite') ? [] : ['bmsSatellite' as const]),
     ...(kinds.has('inlet') || !charges ? [] : ['inlet' as const]),
     ...(parts.some(({ component }) => isMainFuse(component)) ? [] : ['mainFuse' as const]),

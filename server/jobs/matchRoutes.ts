@@ -3,13 +3,14 @@ import { jobAddress } from '../../contract/jobChange.ts';
 import { resolveDesign } from '../../core/design/resolve.ts';
 import { createSheet } from '../../core/figures/evaluate.ts';
 import { packFacts } from '../../core/figures/pack/packFacts.ts';
+import { closes } from '../../core/fit/closers.ts';
+import type { CoverKey } from '../../core/fit/cover.ts';
 import { type FitWork, type WorkEffects, workOf } from '../../core/fit/finding.ts';
-import type { VehicleFunction } from '../../core/fit/functions.ts';
 import { sameChoice, settleCover } from '../../core/fit/settleCover.ts';
 import { kitFromDesign } from '../../core/kit/fromDesign.ts';
 import { linesOfJob, stagesOfJob } from '../../core/kit/fromJob.ts';
 import type { CoverChoice } from '../../core/kit/kit.ts';
-import { FUNCTION_NAME, RULE_NAME } from '../../wording/fit.ts';
+import { coverName, RULE_NAME } from '../../wording/fit.ts';
 import { component, job, kit, kitLine, kitRevision, variant, verdictDecision } from '../db/schema/index.ts';
 import { serve } from '../endpoint.ts';
 import { BadInput, RuleBroken, Stale } from '../problems.ts';
@@ -113,7 +114,7 @@ export const matchEndpoints = [
         .set({ cover: settleCover(stored.cover, body.function, choice) })
         .where(eq(job.id, stored.id));
       await log({
-        what: `settled how “${FUNCTION_NAME[body.function as VehicleFunction]}” is covered`,
+        what: `settled how “${coverName({ function: body.function as CoverKey })}” is covered`,
         resource: 'job',
         id: stored.id,
         job: stored.number,
@@ -129,7 +130,8 @@ export const matchEndpoints = [
       const before = stored.cover[body.function] ?? null;
       const [part] = await tx.select().from(component).where(eq(component.id, body.componentId));
       if (!part) throw new BadInput({ componentId: 'There is no such component in the catalogue.' });
-      if (!part.covers.includes(body.function)) throw new BadInput({ componentId: `${part.name} does not do this.` });
+      if (!closes(part, body.function as CoverKey))
+        throw new BadInput({ componentId: `${part.name} does not do this.` });
       const choice: CoverChoice = { way: 'local', why: part.name };
       // Pressed twice, it is bought once.
       if (sameChoice(before, choice)) return { function: body.function };
@@ -141,7 +143,7 @@ export const matchEndpoints = [
         .set({ cover: settleCover(stored.cover, body.function, choice) })
         .where(eq(job.id, stored.id));
       await log({
-        what: `covered “${FUNCTION_NAME[body.function as VehicleFunction]}” by ${part.name}`,
+        what: `covered “${coverName({ function: body.function as CoverKey })}” by ${part.name}`,
         resource: 'match',
         id: stored.id,
         job: stored.number,

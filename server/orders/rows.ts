@@ -1,5 +1,6 @@
 import { asc, eq, sql } from 'drizzle-orm';
 import type { OrderQuestion, OrderRow, OrderSheet } from '../../contract/orders.ts';
+import { isCompanion, jobCover } from '../../core/fit/cover.ts';
 import { kitStages } from '../../core/kit/kit.ts';
 import type { FitterReading, FitterStageDone } from '../../core/order/fitting.ts';
 import type { OrderCount, OrderLine } from '../../core/order/order.ts';
@@ -15,6 +16,8 @@ import {
   orderSign,
   orderStage,
 } from '../db/schema/index.ts';
+import { kitRevisionOf } from '../read/kitRevisions.ts';
+import { componentsAtHand } from '../read/library.ts';
 
 /** An instant as JSON has it, or null. */
 const iso = <T extends Date | string | null>(at: T) =>
@@ -65,6 +68,19 @@ export async function questionsWhere(db: Db | Tx, condition: ReturnType<typeof s
   return rows.map((row) => ({ ...row, at: iso(row.at), answeredAt: iso(row.answeredAt) }));
 }
 
+/** What parts of a kit need beside them, and it neither brings nor settles, by name. */
+async function companionsMissing(
+  db: Db | Tx,
+  revisionId: string,
+  variantId: string,
+  options: readonly string[],
+): Promise<string[]> {
+  const [{ components }, revision] = [await componentsAtHand(db), await kitRevisionOf(db, revisionId)];
+  const library = new Map(components.map((part) => [part.id, part]));
+  const cover = jobCover(library, variantId, revision ? { revision, options } : null, {}) ?? [];
+  return cover.filter(({ by, function: key }) => by === 'gap' && isCompanion(key)).map(({ name }) => name ?? '');
+}
+
 /** One order, whole, by its number. */
 export async function orderSheet(db: Db | Tx, number: string): Promise<OrderSheet> {
   const row = one(await rowsWhere(db, sql`o.number = ${number}`), 'kit order');
@@ -112,6 +128,7 @@ export async function orderSheet(db: Db | Tx, number: string): Promise<OrderShee
     orderedAt: iso(more!.orderedAt),
     optionNames: more!.options.map((key) => body.options.find((option) => option.id === key)?.name ?? key),
     exclusions: body.exclusions,
+    companions: await companionsMissing(db, revisionId, more!.variantId, more!.options),
     lines: await linesOf(db, row.id, by),
     crates: (
       await db.select().from(orderCrate).where(eq(orderCrate.orderId, row.id)).orderBy(asc(orderCrate.name))

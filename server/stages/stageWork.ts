@@ -3,6 +3,8 @@ import type { SignedIn } from '../../contract/session.ts';
 import type { ReadingBody } from '../../contract/stages.ts';
 import type { Workshop } from '../../contract/workshop.ts';
 import { stateAfterFinish } from '../../core/job/states.ts';
+import { readingLiftedBy } from '../../core/practice/blocks.ts';
+import type { QuantityKind } from '../../core/quantity/kinds.ts';
 import { judgeReading } from '../../core/stage/limit.ts';
 import { finishProblem, hvPresenceProblem, isAtWork } from '../../core/stage/stageRules.ts';
 import { type ToolProblem, toolProblem } from '../../core/toolbox/tool.ts';
@@ -188,6 +190,8 @@ export async function decideReading(change: Change, stepId: string, reason: stri
   const { own, stage: current, job: on } = await stepForChange(change, stepId);
   const [last] = await newestReading(tx, stepId);
   if (!last || last.verdict === 'within' || last.reason) throw new RuleBroken('There is nothing to decide here.');
+  if (readingLiftedBy(own.limitKind as QuantityKind | null) === 'nobody')
+    throw new RuleBroken('Insulation out of limits is let stand by nobody: find the fault, mend it, measure again.');
   await tx.update(reading).set({ decidedById: person.id, decidedAt: now, reason }).where(eq(reading.id, last.id));
   if (current.state === 'stopped' && !(await otherStops(tx, current.jobId, current.id, stepId))) {
     await tx

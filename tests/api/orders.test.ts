@@ -199,7 +199,7 @@ describe('kit orders', () => {
     expect((await write(first, ['z'])).body.detail).toBe(`${first} is cancelled: it cannot be packed now.`);
   });
 
-  test('a line short or lithium without papers leaves as a manager’s decision only, with a reason that stays', async () => {
+  test('a line short leaves as a manager’s decision only, with a reason that stays; lithium without papers by nobody’s', async () => {
     await stock();
     const number = await take();
     const short = (await orderOf(number)).lines.find(({ kind }) => kind === 'fuse')!.name;
@@ -207,19 +207,20 @@ describe('kit orders', () => {
     const { version } = await orderOf(number);
     const send = (who: Visitor, missing: string[], why: string) =>
       who.send('post', `/orders/${number}/send`, { carrier: 'Island freight', missing, why, version });
+    const papers = await send(visitors.ilse, [], 'papers at the quay');
+    expect(papers.body.detail).toBe(`${number} stays here: transport papers for the modules.`);
+    await visitors.jory.send('put', `/orders/${number}/papers`, {
+      ...{ kind: 'lithium', reference: 'UN 3481, 17', givenBy: 'freight agent', day: inDays(-1) },
+    });
     expect((await send(visitors.jory, [], '')).status).toBe(403);
     expect((await send(visitors.ilse, [], '')).body.fields.why).toMatch(/^Say why it leaves although this is missing/);
     const unseen = await send(visitors.ilse, ['Counted once, whole: something'], 'follows by post');
     expect(unseen.body.detail).toMatch(/^Something else is missing since you looked/);
-    const missing = [
-      `Counted once, whole: ${short}: 0 of 1`,
-      `Counted again by somebody else: ${short}`,
-      'Lithium has its transport papers: transport papers for the modules',
-    ];
-    expect((await send(visitors.ilse, missing, 'fuse follows by post, papers at the quay')).status).toBe(200);
+    const missing = [`Counted once, whole: ${short}: 0 of 1`, `Counted again by somebody else: ${short}`];
+    expect((await send(visitors.ilse, missing, 'fuse follows by post')).status).toBe(200);
     expect((await orderOf(number)).dispatch).toMatchObject({
       missing,
-      why: 'fuse follows by post, papers at the quay',
+      why: 'fuse follows by post',
     });
     await expect(sql('update order_dispatch set missing = $1', ['[]'])).rejects.toThrow(/never change/);
     await expect(

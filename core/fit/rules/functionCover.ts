@@ -1,13 +1,13 @@
 import { coverOf } from '../cover.ts';
 import type { FitRule } from '../finding.ts';
-import { VEHICLE_FUNCTIONS } from '../functions.ts';
 
 /** Cover of functions: any gap is shown before something is ordered. */
 export const functionCover: FitRule = {
   id: 'functionCover',
-  judge: ({ parts, cover }) => {
-    const gaps = coverOf(parts, cover).filter((line) => line.by === 'gap');
-    const all = VEHICLE_FUNCTIONS.length;
+  judge: ({ parts, cover, library }) => {
+    const lines = coverOf(parts, cover, library);
+    const gaps = lines.filter((line) => line.by === 'gap');
+    const all = lines.length;
     return [
       {
         rule: 'functionCover',

@@ -4,9 +4,9 @@ import type { Finding, FitRule } from '../finding.ts';
 /** Vacuum for the brakes and pressure for the steering came from the engine: something else has to give them. */
 export const helpLost: FitRule = {
   id: 'helpLost',
-  judge: ({ vehicle, parts, cover }): Finding[] => {
+  judge: ({ vehicle, parts, cover, library }): Finding[] => {
     const { brakeServo, steering } = vehicle.variant;
-    const lines = coverOf(parts, cover);
+    const lines = coverOf(parts, cover, library);
     const lost = [
       ...(brakeServo === 'engineVacuum' ? ([['assistBrakes', 'brake servo, by engine vacuum']] as const) : []),
       ...(steering === 'enginePump' ? ([['assistSteering', 'power steering, by the engine’s pump']] as const) : []),

@@ -42,10 +42,10 @@ const VERDICT = { there: 'fits', gone: 'doesNotFit', look: 'measureFirst' } as c
 /** What a kit or a job says is kept from the vehicle must be on this vehicle, and work once the engine is out. */
 export const keptThere: FitRule = {
   id: 'keptThere',
-  judge: ({ vehicle, parts, cover }): Finding[] => {
+  judge: ({ vehicle, parts, cover, library }): Finding[] => {
     const output = parts.map(({ component }) => componentAs(component, 'drive')?.sheet.output).find(Boolean) ?? null;
-    return coverOf(parts, cover).flatMap((line): Finding[] => {
-      const kept = line.by === 'kept' ? KEPT[line.function]?.(vehicle.variant, output) : undefined;
+    return coverOf(parts, cover, library).flatMap((line): Finding[] => {
+      const kept = line.by === 'kept' ? KEPT[line.function as VehicleFunction]?.(vehicle.variant, output) : undefined;
       if (!kept) return [];
       return [
         {

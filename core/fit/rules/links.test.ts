@@ -41,7 +41,7 @@ describe('what carries the traction current', () => {
     ['no curve: half a minute is common practice only', fuse(200), 'fits', 'measureFirst'],
     ['no curve, and over even that', fuse(DUTY.fullA / 1.6 - 0.01), 'fits', 'doesNotFit'],
     ['so large that it carries full throttle for good', fuse(DUTY.fullA * 1.25 + 1e-6), 'fits', 'fits'],
-    ['a box, by its curve', box(DUTY.continuousA, 1, curve(DUTY.fullA)), 'fits', 'fits'],
+    ['a box, by its curve', box(DUTY.continuousA, DUTY.fullA, curve(DUTY.fullA)), 'fits', 'fits'],
     ['a box whose peak is said of no time', box(DUTY.continuousA, DUTY.fullA), 'fits', 'measureFirst'],
   ])('%s', (_, one, forGood, full) => {
     const findings = found(linkCurrents, { parts: [one] });

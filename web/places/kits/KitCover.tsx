@@ -6,7 +6,7 @@ import { type CoverLine, coverOf } from '../../../core/fit/cover.ts';
 import { COVER_WAYS, type CoverWay, type KitContent, type KitRevision, kitParts } from '../../../core/kit/kit.ts';
 import { formatQuantity } from '../../../core/quantity/format.ts';
 import type { Variant } from '../../../core/vehicle/variant.ts';
-import { FUNCTION_NAME, WAY_NAME } from '../../../wording/fit.ts';
+import { coverName, WAY_NAME } from '../../../wording/fit.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
@@ -23,7 +23,11 @@ interface Props {
 /** How each function of a vehicle is covered by this kit; gaps with the catalogue's parts that would close them. */
 export function KitCover({ revision, variants, shelves, onChange, disabled }: Props) {
   const variant = variants[0];
-  const lines = coverOf(variant ? kitParts(revision, shelves.components, variant.id, []) : [], revision.cover);
+  const lines = coverOf(
+    variant ? kitParts(revision, shelves.components, variant.id, []) : [],
+    revision.cover,
+    shelves.components,
+  );
   const gaps = lines.filter(({ by }) => by === 'gap').length;
   return (
     <div className="stack">
@@ -56,7 +60,7 @@ function Tile({ line, revision, shelves, onChange, disabled }: TileProps) {
   const closers = line.by === 'gap' ? closersOf(line.function, shelves.components.values()).length : 0;
   const tile = (
     <button type="button" className={line.by === 'gap' ? 'gap' : ''} disabled={disabled} data-function={line.function}>
-      <span className="strong">{FUNCTION_NAME[line.function]}</span>
+      <span className="strong">{coverName(line)}</span>
       <span className="small" style={{ display: 'block' }}>
         {line.by === 'gap'
           ? closers > 0
@@ -75,7 +79,7 @@ function Tile({ line, revision, shelves, onChange, disabled }: TileProps) {
       open={open}
       onOpenChange={setOpen}
       destroyOnHidden
-      title={FUNCTION_NAME[line.function]}
+      title={coverName(line)}
       content={
         <Settle line={line} revision={revision} shelves={shelves} onChange={onChange} done={() => setOpen(false)} />
       }

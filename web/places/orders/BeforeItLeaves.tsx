@@ -32,12 +32,9 @@ export function BeforeItLeaves({ order }: { order: OrderSheet }) {
   const may = hasRole(role, missing.length > 0 ? 'manager' : orderAddress.send.may);
   return (
     <Panel title="Before it leaves" aside={`${needs.length - unmet.length} of ${needs.length}`}>
-      {needs.map(({ need, met, missing: what }) => (
+      {needs.map(({ need, met, missing: what, hard: must }) => (
         <div key={need} className="revision" data-dispatch={need} data-met={met}>
-          <StateMark
-            mark={met ? 'pass' : need === 'lithium' || need === 'revision' ? 'stop' : 'open'}
-            label={met ? 'so' : 'not so'}
-          />
+          <StateMark mark={met ? 'pass' : must ? 'stop' : 'open'} label={met ? 'so' : 'not so'} />
           <div>
             {DISPATCH_NEED_NAME[need]}
             {!met && (

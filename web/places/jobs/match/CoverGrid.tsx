@@ -7,7 +7,7 @@ import type { CoverChoice } from '../../../../core/kit/kit.ts';
 import { COVER_WAYS, type CoverWay } from '../../../../core/kit/kit.ts';
 import { formatQuantity } from '../../../../core/quantity/format.ts';
 import { newestOnly } from '../../../../core/vehicle/revisions.ts';
-import { FUNCTION_NAME, WAY_NAME } from '../../../../wording/fit.ts';
+import { coverName, WAY_NAME } from '../../../../wording/fit.ts';
 import { useUnitSet } from '../../../data/session.tsx';
 import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
@@ -122,7 +122,7 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
               data-function={line.function}
               data-by={line.by}
             >
-              <span className={line.by === 'gap' ? 'strong' : ''}>{FUNCTION_NAME[line.function]}</span>
+              <span className={line.by === 'gap' ? 'strong' : ''}>{coverName(line)}</span>
               <br />
               <span className={`small ${line.by === 'gap' ? 'strong' : 'soft'}`}>{WAY_NAME[line.by]}</span>
             </button>
@@ -135,7 +135,7 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
               trigger="click"
               open={open === line.function}
               onOpenChange={(now) => setOpen(now ? line.function : null)}
-              title={FUNCTION_NAME[line.function]}
+              title={coverName(line)}
               content={<CoverForm line={line} done={() => setOpen(null)} />}
               destroyOnHidden
             >

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { JobSheet } from '../../../../contract/job.ts';
 import type { StageRow, StepRow } from '../../../../contract/stages.ts';
 import { stageAddress } from '../../../../contract/stages.ts';
+import { readingLiftedBy } from '../../../../core/practice/blocks.ts';
 import { crosswise } from '../../../../core/toolbox/tool.ts';
 import { clock } from '../../../../wording/dates.ts';
 import { limitText } from '../../../../wording/work.ts';
@@ -42,6 +43,7 @@ export function StepLine({
   const person = usePerson();
   const { toolId, setToolId, tools } = useToolChoice(step.tool);
   const { reading, limit } = step;
+  const lifted = readingLiftedBy(limit?.kind ?? null);
   const out = reading !== null && reading.verdict !== 'within';
   const stopped = out && !reading.reason;
   const open = useMay(job, 'reading') && stage.state !== 'done';
@@ -121,7 +123,10 @@ export function StepLine({
             )}
           </div>
         )}
-        {stopped && mayDecide && (
+        {stopped && lifted === 'nobody' && (
+          <div className="fault">Nobody lets insulation stand: find the fault, mend it, measure again.</div>
+        )}
+        {stopped && mayDecide && lifted !== 'nobody' && (
           <div className="row" style={{ alignItems: 'flex-start', marginTop: 4 }}>
             <TextField
               label="Reason to let it stand"
