@@ -22,7 +22,7 @@ const gaps = (parts: (typeof HEATER)[], cover = {}) =>
 test('what a part needs shows in the cover until it is there or settled', () => {
   expect(gaps([HEATER])).toEqual(['heater needs its contactor', 'heater needs diodes']);
   expect(gaps([HEATER, RELAY])).toEqual(['heater needs diodes']);
-  const client = { 'companion:diodes': { way: 'client', why: 'has them' } };
+  const client = { 'companion:diodes': { way: 'client' as const, why: 'has them' } };
   expect(gaps([HEATER, RELAY], client)).toEqual([]);
   const lines = coverOf([HEATER], client, LIBRARY).filter(({ name }) => name);
   expect(lines.map(({ by, what }) => [by, what])).toEqual([

@@ -155,6 +155,30 @@ describe('readings against limits', () => {
       (await ilse.send('post', `/steps/${stage.steps[2]!.id}/decision`, { reason: 'once more' })).body.detail,
     ).toBe('There is nothing to decide here.');
   });
+  test('insulation out of limits is let stand by nobody', async () => {
+    const stage = await stageOf('Bakery van', 'rear-box');
+    const step = stage.steps[2]!.id;
+    const { rows } = await shop.pool().query('select limit_kind, limit_min, limit_max from step where id = $1', [step]);
+    await shop
+      .pool()
+      .query("update step set limit_kind = 'insulation', limit_min = 30, limit_max = null where id = $1", [step]);
+    expect((await read(jory, stage, 2, 12)).body.verdict).toBe('under');
+    const answer = await ilse.send('post', `/steps/${step}/decision`, { reason: 'damp day' });
+    expect([answer.status, answer.body.detail]).toEqual([
+      409,
+      'Insulation out of limits is let stand by nobody: find the fault, mend it, measure again.',
+    ]);
+    expect((await read(jory, stage, 2, 900)).body.verdict).toBe('within');
+    const { limit_kind, limit_min, limit_max } = rows[0];
+    await shop
+      .pool()
+      .query('update step set limit_kind = $2, limit_min = $3, limit_max = $4 where id = $1', [
+        step,
+        limit_kind,
+        limit_min,
+        limit_max,
+      ]);
+  });
   test.each(['66 N·m', '0,5', null, {}, true])('a value of %j is refused at its field', async (value) => {
     const stage = await stageOf('Bakery van', 'rear-box');
     const answer = await read(jory, stage, 1, value);

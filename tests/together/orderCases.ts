@@ -103,15 +103,20 @@ export function orderCases({ pool, sql, ilse, jory }: Ground): Record<string, Ca
     'post /orders/:order/send': {
       same: 'one',
       different: 'one',
-      prepare: () =>
-        onOrder('/send', (own, i) => ({
-          carrier: `carrier ${i}`,
-          why: 'for this test',
-          version: own.version,
-          missing: dispatchNeeds({ ...own, papers: [] }).flatMap(({ need, missing }) =>
-            missing.map((one) => `${DISPATCH_NEED_NAME[need]}: ${one}`),
-          ),
-        })),
+      prepare: async () => {
+        const own = await order();
+        // By nobody's word does lithium leave without its papers.
+        await ilse().send('put', `/orders/${own.number}/papers`, {
+          ...{ kind: 'lithium', reference: 'UN 3481', givenBy: 'freight agent', day: inDays(-326) },
+        });
+        const missing = dispatchNeeds({ ...own, papers: ['lithium'] }).flatMap(({ need, missing: what }) =>
+          what.map((one) => `${DISPATCH_NEED_NAME[need]}: ${one}`),
+        );
+        const body = (i: number) => ({
+          ...{ carrier: `carrier ${i}`, why: 'for this test', version: own.version, missing },
+        });
+        return { path: `/orders/${own.number}/send`, body, who: ilse() };
+      },
     },
     'post /orders/:order/link': {
       same: 'once',
