@@ -165,7 +165,7 @@ describe('readings against limits', () => {
     expect((await read(jory, stage, 2, 12)).body.verdict).toBe('under');
     const answer = await ilse.send('post', `/steps/${step}/decision`, { reason: 'damp day' });
     expect([answer.status, answer.body.detail]).toEqual([
-      409,
+      422,
       'Insulation out of limits is let stand by nobody: find the fault, mend it, measure again.',
     ]);
     expect((await read(jory, stage, 2, 900)).body.verdict).toBe('within');
