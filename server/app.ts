@@ -11,6 +11,7 @@ import { calendarRouter } from './calendars/routes.ts';
 import { type House, mount } from './endpoint.ts';
 import { ENDPOINTS } from './endpoints.ts';
 import type { Live } from './events/live.ts';
+import { loggedPath } from './logged.ts';
 import { clientRouter } from './offers/clientRouter.ts';
 import { fitterRouter } from './orders/fitterRouter.ts';
 import { ProblemError, problemOf, SignInNeeded } from './problems.ts';
@@ -20,7 +21,7 @@ import { visitorOf } from './session/signedIn.ts';
 import { sessionStore } from './session/store.ts';
 import { signInTries } from './session/tries.ts';
 
-export interface AppParts extends House {
+export interface AppParts extends Omit<House, 'tries'> {
   readonly pool: pg.Pool;
   readonly live: Live;
   readonly logger: Logger;
@@ -91,8 +92,14 @@ function standing({ pool, isEnding }: AppParts): Router {
   return router;
 }
 
-function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
+function apiRouter({ pool, live, logger, ...parts }: AppParts): Router {
+  const house: House = { ...parts, tries: signInTries(pool, parts.config.signInTries) };
   const api = Router();
+  // What is answered is somebody's: neither the browser nor anything between keeps it. Files by their hash say otherwise.
+  api.use((_req, res, next) => {
+    res.set('Cache-Control', 'no-store');
+    next();
+  });
   api.use(
     compression({
       filter: (req, res) => req.path !== '/events' && compression.filter(req, res),
@@ -122,7 +129,7 @@ function apiRouter({ pool, live, logger, ...house }: AppParts): Router {
       throw new ProblemError('csrf', 'This page is out of date. Reload it and try again.');
     next();
   });
-  api.use(sessionRouter(house, signInTries(pool, house.config.signInTries)));
+  api.use(sessionRouter(house));
   api.use(fitterRouter(house));
   api.use(clientRouter(house));
   api.use(calendarRouter(house));
@@ -167,15 +174,15 @@ function answerProblem(logger: Logger): ErrorRequestHandler {
   // Express knows a handler of errors by its four arguments.
   return (error, req, res, _next) => {
     if (res.headersSent) {
-      logger.warn({ err: error, path: req.path }, 'an answer broke off');
+      logger.warn({ err: error, path: loggedPath(req.path) }, 'an answer broke off');
       res.destroy();
       return;
     }
     const known = problemOf(error);
-    if (!known) logger.error({ err: error, path: req.path }, 'a request ended in a fault');
+    if (!known) logger.error({ err: error, path: loggedPath(req.path) }, 'a request ended in a fault');
     const { problem, retryAfterS } =
       known ?? new ProblemError('fault', 'Something went wrong here, not with you. It is written down; try again.');
-    if (problem.status === 503) logger.warn({ err: error, path: req.path }, 'a request was turned away');
+    if (problem.status === 503) logger.warn({ err: error, path: loggedPath(req.path) }, 'a request was turned away');
     if (retryAfterS !== null) res.setHeader('Retry-After', String(retryAfterS));
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };

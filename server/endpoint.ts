@@ -18,6 +18,7 @@ import type { Db, Transact } from './db/connect.ts';
 import type { Press } from './documents/press.ts';
 import { AnothersDoing, BadInput, NotAllowed, NotFound, ProblemError, SignInNeeded } from './problems.ts';
 import { type Visitor, visitorOf } from './session/signedIn.ts';
+import type { Tries } from './session/tries.ts';
 import type { PlanMaker } from './workPlan/planner.ts';
 
 export interface House {
@@ -26,6 +27,8 @@ export interface House {
   /** For changes; only `change` uses it. */
   readonly transact: Transact;
   readonly config: Config;
+  /** Tries at a password, signing in or changing one's own. */
+  readonly tries: Tries;
   /** Where documents are made, away from the thread that answers. */
   readonly press: Press;
   /** Where plans are made, likewise. */

@@ -10,6 +10,7 @@ import { configFrom, type LogLevel, type Standing, settingsOf, wholeFrom } from 
 import { type Connection, connect, type Db } from '../server/db/connect.ts';
 import { startPress } from '../server/documents/press.ts';
 import { startLive } from '../server/events/live.ts';
+import { loggedError } from '../server/logged.ts';
 import { startQueue } from '../server/queue/queue.ts';
 import { workshopNow } from '../server/read/workshop.ts';
 import { type PlanMaker, startPlanMaker } from '../server/workPlan/planner.ts';
@@ -81,7 +82,7 @@ async function openHouse(
   );
   const { backupFolder, work } = settingsOf(process.env);
   const backups = backupsOf(databaseUrl, standing.sample ? `${backupFolder}/sample` : backupFolder, !standing.sample);
-  const logger = pino({ level: log ?? config.logLevel });
+  const logger = pino({ level: log ?? config.logLevel, serializers: { err: loggedError } });
   let ending = false;
   const press = startPress();
   const plans = startPlanMaker();

@@ -8,10 +8,14 @@ import { BadInput } from '../problems.ts';
 
 /** What a person does with their own account. */
 export const myEndpoints = [
-  serve(peopleAddress.password, async ({ db, change, body, person: me, res }) => {
+  serve(peopleAddress.password, async ({ db, change, body, person: me, res, tries }) => {
+    // Whoever sits at a page that was left open guesses no longer than somebody at the door.
+    const [account, address] = [`own ${me.id}`, res.req.ip ?? ''];
+    await tries.count(account, address);
     const [stored] = await db.select({ hash: person.passwordHash }).from(person).where(eq(person.id, me.id));
     const right = await verify(stored?.hash ?? '', body.now).catch(() => false);
     if (!right) throw new BadInput({ now: 'This is not your password until now.' });
+    await tries.forgive(account, address);
     const passwordHash = await hash(body.next);
     const here = res.req.sessionID;
     return change(async ({ tx, log }) => {

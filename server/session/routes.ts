@@ -19,13 +19,12 @@ import { lookAtInvitation, takeInvitation } from '../read/invitations.ts';
 import { workshopNow } from '../read/workshop.ts';
 import { beginWorkshop } from './begin.ts';
 import { visitorById, visitorOf } from './signedIn.ts';
-import type { Tries } from './tries.ts';
 
 /** Verified against when nobody has the name, so that a wrong name takes as long as a wrong password. */
 const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$ytVp4eSJ5tMzqRcg7YYhbVd5pgMQG5vGQb7sZ3v9m7E';
 
-export function sessionRouter(house: House, tries: Tries): Router {
-  const { db, transact, config, now } = house;
+export function sessionRouter(house: House): Router {
+  const { db, transact, config, now, tries } = house;
   const router = Router();
 
   async function info(who: SignedIn | null, csrfToken = SIGNED_OUT_TOKEN): Promise<SessionInfo> {

@@ -130,3 +130,22 @@ test('wrong passwords run into the limit, with a sentence each time', async () =
   for (let i = 0; i < 5; i++) statuses.push((await wrong()).status);
   expect(statuses).toContain(429);
 });
+
+test('guessing at one’s own password ends like guessing at the door, and the right one does not count', async () => {
+  const soren = await shop.visitor('soren');
+  const change = (now: string) => soren.send('put', '/my/password', { now, next: 'reed and rope' });
+  const statuses: number[] = [];
+  for (let i = 0; i < 6; i++) statuses.push((await change(`guess ${i}`)).status);
+  expect(statuses).toEqual([400, 400, 400, 400, 429, 429]);
+  // Nobody else is held up by it.
+  const tove = await shop.visitor('tove');
+  expect((await tove.send('put', '/my/password', { now: 'no', next: 'reed and rope' })).status).toBe(400);
+});
+
+test('nothing that is answered is kept on the way', async () => {
+  const jory = await shop.visitor('jory');
+  for (const path of ['/jobs', '/session', '/nothing-here']) {
+    const answer = await jory.get(path);
+    expect(answer.headers['cache-control'], path).toBe('no-store');
+  }
+});
