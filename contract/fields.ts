@@ -117,7 +117,7 @@ const MOST_FAULTS = 100;
 export function check<T>(schema: Joi.Schema<T>, value: unknown): { value: T; problems: Record<string, string> } {
   let result = schema.validate(value, VALIDATION);
   if (result.error && boundsProblem(value, { values: ALL_FAULTS_UP_TO, depth: 30, text: 1_000_000 }) === null)
-    result = schema.validate(value, { ...VALIDATION, abortEarly: false });
+    result = allFaults(schema, value) ?? result;
   const problems: Record<string, string> = {};
   for (const { path, message, type, context } of result.error?.details.slice(0, MOST_FAULTS) ?? []) {
     // An empty number field is sent as null: it is not a wrong number, it is missing.
@@ -126,6 +126,22 @@ export function check<T>(schema: Joi.Schema<T>, value: unknown): { value: T; pro
   }
   return { value: result.value as T, problems };
 }
+
+/**
+ * Every fault of a body that has one. Rules of our own (one name twice, places that meet) then look at what the schema has
+ * refused already and may find anything there: where one cannot look, the first fault alone is told.
+ */
+function allFaults<T>(schema: Joi.Schema<T>, value: unknown): Joi.ValidationResult<T> | null {
+  try {
+    return schema.validate(value, { ...VALIDATION, abortEarly: false });
+  } catch {
+    return null;
+  }
+}
+
+/** Two names that a person takes for one; what is no text is no name. */
+export const sameName = (a: unknown, b: unknown): boolean =>
+  typeof a === 'string' && typeof b === 'string' && a.toLowerCase() === b.toLowerCase();
 
 /** Array types without `readonly`, as the schema library wants them. */
 export type Mutable<T> = T extends readonly (infer E)[]

@@ -20,6 +20,7 @@ import {
   type Made,
   type Mutable,
   quantity,
+  sameName,
   slug,
   text,
   uuid,
@@ -271,7 +272,7 @@ export const orderAddress = {
       serials: Joi.array()
         .items(text('Serial number', 60))
         .max(400)
-        .unique((a: string, b: string) => a.toLowerCase() === b.toLowerCase())
+        .unique(sameName)
         .label('Serial numbers')
         .required(),
     }),

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { PART_STATES, type PartState } from '../core/stores/partMove.ts';
 import { address, answers } from './address.ts';
 import type { Made, Versioned } from './fields.ts';
-import { faultAt, isoDate, type Mutable, slug, text, version, whole } from './fields.ts';
+import { faultAt, isoDate, type Mutable, sameName, slug, text, version, whole } from './fields.ts';
 
 export interface PartLine {
   readonly id: string;
@@ -26,11 +26,7 @@ export interface PartLine {
 
 /** Numbers of their own that things carry; capitals do not tell them apart. */
 export const serialNumbers = (most: number) =>
-  Joi.array()
-    .items(text('Number', 60).min(1))
-    .max(most)
-    .unique((a: string, b: string) => a.toLowerCase() === b.toLowerCase())
-    .label('Numbers');
+  Joi.array().items(text('Number', 60).min(1)).max(most).unique(sameName).label('Numbers');
 
 export interface PartChange {
   readonly state: PartState;

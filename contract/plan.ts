@@ -36,7 +36,9 @@ const planSchema = Joi.object<Mutable<PlanBody>, true>({
   places: Joi.array()
     .items(place)
     .max(80)
-    .unique((a: PlannedPlace, b: PlannedPlace) => a.id !== null && a.id === b.id)
+    .unique(
+      (a: Partial<PlannedPlace> | null, b: Partial<PlannedPlace> | null) => typeof a?.id === 'string' && a.id === b?.id,
+    )
     .label('Places')
     .required(),
   version,
