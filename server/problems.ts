@@ -150,7 +150,7 @@ export function problemOf(error: unknown): ProblemError | null {
   if (typeof type === 'string' && /^(entity|encoding|charset|request|parameters|stream)\./.test(type))
     return new ProblemError('badJson', 'This was not sent as readable JSON.');
   // What the unpacking of a compressed body says when it is not what its heading claims.
-  if (typeof code === 'string' && (code.startsWith('Z_') || code === 'ERR_BUFFER_TOO_LARGE'))
+  if (typeof code === 'string' && (/^(Z_|ERR__ERROR_|ERR_BROTLI)/.test(code) || code === 'ERR_BUFFER_TOO_LARGE'))
     return new ProblemError('badJson', 'This was not sent as readable JSON.');
   if (error instanceof URIError) return new ProblemError('notFound', 'There is no such address.');
   if (typeof code === 'string') {

@@ -53,11 +53,13 @@ test('without a trusted proxy nobody’s word about address and HTTPS is taken',
 
 describe('bodies that hold a server up or are not what they claim', () => {
   test('a compressed body that is none, and a name that is an object with tricks', async () => {
-    const answer = await request(alone.app())
-      .post('/api/session')
-      .set({ 'X-CSRF-Token': SIGNED_OUT_TOKEN, 'Content-Encoding': 'gzip', 'Content-Type': 'application/json' })
-      .send('this is not gzip');
-    expect([answer.status, answer.body.detail]).toEqual([400, 'This was not sent as readable JSON.']);
+    for (const packed of ['gzip', 'deflate', 'br', 'zstd', 'nonsense']) {
+      const answer = await request(alone.app())
+        .post('/api/session')
+        .set({ 'X-CSRF-Token': SIGNED_OUT_TOKEN, 'Content-Encoding': packed, 'Content-Type': 'application/json' })
+        .send('this is not packed');
+      expect([packed, answer.status, answer.body.detail]).toEqual([packed, 400, 'This was not sent as readable JSON.']);
+    }
     const tricky = await signIn(alone, '203.0.113.40', DEMO_PASSWORD, { toString: null } as unknown as string);
     expect(tricky.status).toBe(400);
   });
