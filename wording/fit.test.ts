@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Finding, RuleId, Side, Verdict } from '../core/fit/finding.ts';
-import { findingSentence, marginText, nextAction, overrideText, RULE_NAME, standingOverrides } from './fit.ts';
+import { findingSentence, marginText, overrideText, RULE_NAME, standingOverrides } from './fit.ts';
+import { nextAction } from './fitNext.ts';
 
 const side = (value: Side['value'], kind: Side['kind'] = 'length', to?: number): Side => ({
   ...{ value, kind, source: 'library' },

@@ -12,7 +12,8 @@ import { VEHICLE_FIGURE_IDS } from '../core/vehicle/vehicleFigures.ts';
 import { BRIEF_NAME, byHowMuch, nowText, wanted } from './brief.ts';
 import { toCsv } from './csv.ts';
 import { FIGURE_NAME, VEHICLE_FIGURE_NAME } from './figures.ts';
-import { countVerdict, FUNCTION_NAME, findingSentence, marginText, nextAction, sources } from './fit.ts';
+import { countVerdict, FUNCTION_NAME, findingSentence, marginText, sources } from './fit.ts';
+import { nextAction } from './fitNext.ts';
 import { refusalSentence } from './job.ts';
 import { limitText } from './work.ts';
 
