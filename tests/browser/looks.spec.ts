@@ -44,12 +44,12 @@ test('a load on the low-voltage side asks for a bigger converter', async ({ page
   await expect(page.locator('[data-to-fit="DC-DC to fit"]')).toContainText('nothing in the catalogue is enough');
   await page.getByRole('button', { name: 'Drop freezer on 12 V' }).click();
   await expect(figure(page, 'converterNeed')).toHaveText(need ?? '');
-  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('35 mm²');
-  await expect(page.locator('[data-to-fit="Fuse to fit, main"]')).toContainText('175 A');
-  await page.getByText('What each cable carries here').click();
-  await page.getByLabel('35 mm², sheet 180 A').fill('120');
-  // The next cable, and the fuse that goes with it.
   await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('50 mm²');
+  await expect(page.locator('[data-to-fit="Fuse to fit, main"]')).toContainText('200 A');
+  await page.getByText('What each cable carries here').click();
+  await page.getByLabel('50 mm², sheet 230 A').fill('120');
+  // The next cable, and the fuse that goes with it.
+  await expect(page.locator('[data-to-fit="Cable to fit"]')).toContainText('70 mm²');
   await page.getByLabel('Cable, one way').fill('40000');
   await expect(figure(page, 'cableDrop')).toBeVisible();
   await page.getByLabel('Drop allowed').fill('0.1');
