@@ -47,6 +47,16 @@ export function BeforeItLeaves({ order }: { order: OrderSheet }) {
         </div>
       ))}
       <div className="in stack">
+        {hard && (
+          <p className="stop small">
+            It stays here until this is so, and nobody lets it leave without:{' '}
+            {unmet
+              .filter(({ hard: must }) => must)
+              .map(({ need }) => DISPATCH_NEED_NAME[need].toLowerCase())
+              .join(', ')}
+            .
+          </p>
+        )}
         {may && !hard && (
           <EntryForm
             small
