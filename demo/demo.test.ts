@@ -13,7 +13,7 @@ import { fitKit } from '../core/fit/fitKit.ts';
 import { VEHICLE_FUNCTIONS } from '../core/fit/functions.ts';
 import { type KitRevision, kitDesign, kitHours, kitParts } from '../core/kit/kit.ts';
 import { seeded } from '../core/spread/seeded.ts';
-import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/briefLine.ts';
 import { judgeChassisNumber } from '../core/vehicle/chassisNumber.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { readTyreSize } from '../core/vehicle/tyre.ts';

@@ -8,7 +8,7 @@ import { countDifferences, kitDifference } from '../core/kit/difference.ts';
 import { judgeRelease } from '../core/kit/judgeRelease.ts';
 import type { KitRevision } from '../core/kit/kit.ts';
 import { optionEffects } from '../core/kit/optionEffects.ts';
-import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/briefLine.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { matchFile } from '../wording/kitFile.ts';
 import { formOf } from '../wording/tableVerdict.ts';

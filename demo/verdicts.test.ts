@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { fitKit } from '../core/fit/fitKit.ts';
 import type { KitRevision } from '../core/kit/kit.ts';
-import { REVERSIBLE_FIRM } from '../core/testing/judgedBy.ts';
+import { REVERSIBLE_FIRM } from '../core/testing/briefLine.ts';
 import { vehicleState } from '../core/vehicle/state.ts';
 import { COMPONENTS } from './components.ts';
 import { JOBS } from './jobs.ts';

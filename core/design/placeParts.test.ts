@@ -36,6 +36,11 @@ describe('pieces of a change', () => {
     const all = modules(put([MODULE.id, 500]) as typeof START);
     expect(all.reduce((sum, n) => sum + n, 0)).toBe(504);
   });
+  test('modules of a kind that no box holds stand among the others: they weigh, and give nothing', () => {
+    const bare = { ...START, boxes: [] };
+    const placed = placeParts(bare, [{ componentId: MODULE.id, quantity: 2 }], LIBRARY, VARIANT.bays);
+    expect(placed.others).toEqual([{ componentId: MODULE.id, quantity: 2, xMm: null }]);
+  });
   test('another drive takes the place of the one that goes out, in whatever order they are named', () => {
     for (const parts of [
       [[DRIVE.id, -1] as const, [OTHER.id, 1] as const],

@@ -21,7 +21,7 @@ const SLOT: Partial<Record<Component['kind'], 'driveId' | 'inverterId' | 'charge
 
 /**
  * A design with pieces put in or taken out, each where it belongs: modules into the boxes (first where there is most room,
- * taken from where most are), drive, inverter, charger and inlet into their slots, all else among the others. A second one
+ * taken from where most are; among the others where no box holds their kind), drive, inverter, charger and inlet into their slots, all else among the others. A second one
  * beside a slot that is taken stands among the others. Modules that no box has room for go into the first all the same: the
  * figures then say that it is too full.
  */
@@ -61,20 +61,21 @@ function withModules(
   bays: readonly Bay[],
 ): DesignInputs {
   const chosen = design.moduleId === null ? { ...design, moduleId: module.id } : design;
-  let boxes = [...chosen.boxes];
-  const mine = (i: number) => (boxes[i]!.moduleId ?? chosen.moduleId) === module.id;
-  const room = (i: number) => {
-    const bay = bays.find(({ key }) => key === boxes[i]!.bay);
-    return bay ? placeBox(chosen, library, bay, boxes[i]!).most - boxes[i]!.modules : 0;
-  };
+  const mine = chosen.boxes.map((box) => (box.moduleId ?? chosen.moduleId) === module.id);
+  // No box to put them in: they stand among the others, weigh, and give nothing.
+  if (quantity > 0 && !mine.includes(true)) return withOthers(design, { componentId: module.id, quantity });
+  const most = chosen.boxes.map((box) => {
+    const bay = bays.find(({ key }) => key === box.bay);
+    return bay ? placeBox(chosen, library, bay, box).most : 0;
+  });
+  const modules = chosen.boxes.map((box) => box.modules);
+  const by = (i: number) => (quantity > 0 ? most[i]! - modules[i]! : modules[i]!);
   for (let left = Math.abs(quantity); left > 0; left--) {
-    const own = boxes.map((_, i) => i).filter(mine);
-    const by = quantity > 0 ? room : (i: number) => boxes[i]!.modules;
-    const [at] = own.sort((a, b) => by(b) - by(a) || a - b);
-    if (at === undefined || (quantity < 0 && boxes[at]!.modules === 0)) break;
-    boxes = boxes.map((box, i) => (i === at ? { ...box, modules: box.modules + Math.sign(quantity) } : box));
+    const at = modules.reduce((best, _, i) => (mine[i] && (best < 0 || by(i) > by(best)) ? i : best), -1);
+    if (at < 0 || (quantity < 0 && modules[at] === 0)) break;
+    modules[at]! += Math.sign(quantity);
   }
-  return { ...chosen, boxes };
+  return { ...chosen, boxes: chosen.boxes.map((box, i) => ({ ...box, modules: modules[i]! })) };
 }
 
 function withOthers(design: DesignInputs, { componentId, quantity }: PlacedPart): DesignInputs {

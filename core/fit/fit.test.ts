@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Component, ComponentKind, SheetByKind } from '../component/sheets.ts';
 import type { CoverChoice, KitRevision } from '../kit/kit.ts';
 import { USUAL_HOLD } from '../pack/holding.ts';
-import { REVERSIBLE_FIRM } from '../testing/judgedBy.ts';
+import { REVERSIBLE_FIRM } from '../testing/briefLine.ts';
 import { CHARGER, DRIVE, MODULE, slots, VARIANT, VEHICLE } from '../testing/wren.ts';
 import type { VehicleState } from '../vehicle/state.ts';
 import { coverOf } from './cover.ts';

@@ -12,3 +12,7 @@ export const USUAL_USE: VehicleUse = {
   heaterW: 0,
   supply: { volts: 230, amps: 16, phases: 1 },
 };
+
+/** Has nobody said yet how fast and over what it is driven? Then nothing is refused for it: it is asked first. */
+export const isUsualUse = ({ round, constantKmh }: VehicleUse): boolean =>
+  round === USUAL_USE.round && constantKmh === USUAL_USE.constantKmh;

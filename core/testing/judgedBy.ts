@@ -1,4 +1,3 @@
-import type { BriefLine } from '../brief/lines.ts';
 import type { Component } from '../component/sheets.ts';
 import { createSheet } from '../figures/evaluate.ts';
 import type { Slots } from '../figures/slots.ts';
@@ -14,20 +13,6 @@ export const part = (kind: string, sheet: object, more: object = {}): KitPart =>
   quantity: 1,
   packedIn: '',
 });
-
-/** "Reversible" as a firm line. */
-export const REVERSIBLE_FIRM: BriefLine = {
-  ...{
-    id: 'reversible',
-    kind: 'reversible',
-    firm: true,
-    amount: null,
-    school: null,
-    tolerance: null,
-    text: '',
-    done: false,
-  },
-};
 
 interface On extends Partial<Omit<FitContext, 'vehicle' | 'sheet'>> {
   readonly variant?: Partial<Variant>;

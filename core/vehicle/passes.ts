@@ -12,12 +12,9 @@ const namesOf = (bay: Bay): Set<string> => new Set([placeWord(bay.key), placeWor
 /** A bay that is reached from under the vehicle: a cable comes to it in the open, clipped to the floor or the frame. */
 const inTheOpen = ({ inside, access }: Bay): boolean => !inside && /under|below|side/i.test(access);
 
-/** The bay where a drive that is not at the axle stands: the one nearest to where the engine was. */
-export function driveBay({ bays, removed }: Pick<Variant, 'bays' | 'removed'>, driveXMm: number): Bay | null {
-  if (bays.length === 0) return null;
-  const engine = removed.find(({ name }) => name === 'engine')?.xMm ?? driveXMm;
-  return [...bays].sort((a, b) => Math.abs(a.xMm - engine) - Math.abs(b.xMm - engine))[0]!;
-}
+/** The bay where a drive stands: the one whose middle is nearest to it, along the vehicle. Null: no bay is known. */
+export const driveBay = ({ bays }: Pick<Variant, 'bays'>, driveXMm: number): Bay | null =>
+  [...bays].sort((a, b) => Math.abs(a.xMm - driveXMm) - Math.abs(b.xMm - driveXMm))[0] ?? null;
 
 /**
  * The passes on the way between two bays, in order; `[]`: none is needed, both lie in one place or open below; null: no

@@ -1,4 +1,5 @@
-import { type ShortTimePoint, standsFor } from './shortTime.ts';
+import { cableRating, shortA } from './rating.ts';
+import type { ShortTimePoint } from './shortTime.ts';
 
 /** A copper conductor: section, what it carries steadily and for a while, outside diameter. */
 export interface CableSize {
@@ -66,13 +67,6 @@ export interface CableVerdict<C extends CableSize> {
   readonly short: 'continuous' | 'connector' | 'peak' | 'drop' | null;
 }
 
-/** A cable stands this much over its steady current for half a minute; common practice. */
-export const CABLE_SHORT_TIME = 1.6;
-
-/** What a cable stands for a while, A: by the points of its sheet, else by the half-minute rule. */
-export const cableShortA = ({ shortTime, continuousA }: CableSize, seconds: number): number =>
-  standsFor(shortTime, continuousA, seconds) ?? continuousA * CABLE_SHORT_TIME;
-
 /** One cable against its duty: steady current of cable and ends, full throttle, voltage drop there and back (trade §5.10). */
 export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): CableVerdict<C> {
   const dropV = 2 * conductorOhm(cable.sectionMm2, duty.lengthM, duty.temperatureC) * (duty.useA ?? duty.continuousA);
@@ -82,7 +76,7 @@ export function judgeCable<C extends CableSize>(cable: C, duty: CableDuty): Cabl
       ? 'continuous'
       : cable.connectorA !== undefined && cable.connectorA < duty.continuousA
         ? 'connector'
-        : cableShortA(cable, duty.fullS) < duty.fullA
+        : shortA(cableRating(cable), duty.fullS) < duty.fullA
           ? 'peak'
           : dropShare > duty.drop
             ? 'drop'

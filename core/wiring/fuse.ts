@@ -1,21 +1,12 @@
-import { type ShortTimePoint, standsFor } from './shortTime.ts';
+import { FUSE_FACTOR } from './fuseFactor.ts';
+import { fuseRating, HALF_MINUTE, shortA } from './rating.ts';
+import type { ShortTimePoint } from './shortTime.ts';
 
 /** Fuse sizes that can be bought, A; common practice, after the R10 and R20 series. */
 const FUSE_RATINGS = [
   5, 10, 15, 20, 25, 30, 40, 50, 63, 80, 100, 125, 150, 160, 175, 200, 225, 250, 300, 315, 350, 400, 450, 500, 600, 630,
   700, 800,
 ] as const;
-
-/** A fuse carries this much more than the steady current (trade §5.11). */
-export const FUSE_FACTOR = 1.25;
-/** And it stands this much over its rating for half a minute; common practice, its maker's curve has the last word. */
-export const FUSE_SHORT_TIME = 1.6;
-
-/** What a fuse stands for a while without opening, A: by the points of its sheet, else by the half-minute rule. */
-export const fuseShortA = (
-  { ratedA, shortTime }: { readonly ratedA: number; readonly shortTime?: readonly ShortTimePoint[] | undefined },
-  seconds: number,
-): number => standsFor(shortTime, ratedA / FUSE_FACTOR, seconds) ?? ratedA * FUSE_SHORT_TIME;
 
 export interface FuseWish {
   readonly continuousA: number;
@@ -46,7 +37,7 @@ export interface FuseNeed {
 
 /** Rated ≥ 1.25 × continuous, ≥ peak ÷ 1.6 and ≤ cable, voltage ≥ full pack, breaking capacity ≥ V_full ÷ R_loop. */
 export function fuseNeed({ continuousA, peakA = continuousA, peakS = 30, fullV, loopOhm, cableA }: FuseWish): FuseNeed {
-  const atLeastA = Math.max(FUSE_FACTOR * continuousA, peakA / FUSE_SHORT_TIME);
+  const atLeastA = Math.max(FUSE_FACTOR * continuousA, peakA / HALF_MINUTE);
   const ratedA = FUSE_RATINGS.find((rating) => rating >= atLeastA) ?? null;
   return {
     continuousA,
@@ -79,7 +70,7 @@ export function smallestFuse<F extends { readonly sheet: FuseSheet }>(
       .find(
         ({ sheet }) =>
           sheet.ratedA >= FUSE_FACTOR * need.continuousA &&
-          fuseShortA(sheet, need.peakS) >= need.peakA &&
+          shortA(fuseRating(sheet), need.peakS) >= need.peakA &&
           sheet.maxV >= need.voltageV &&
           sheet.breakingA >= need.breakingA &&
           (cableA === null || sheet.ratedA <= cableA),

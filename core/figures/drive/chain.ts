@@ -1,13 +1,10 @@
 import type { BatteryLimit } from '../../chain/links.ts';
 import { type Chain, type ChainMotor, solveChain } from '../../chain/solve.ts';
-import type { SheetByKind } from '../../component/sheets.ts';
 import { clampEta } from '../../drive/efficiency.ts';
 import { cleanCurve } from '../../drive/motorCurve.ts';
 import type { ComposedPack } from '../../pack/compose.ts';
 import type { Weather } from '../../road/weather.ts';
-import { cableShortA } from '../../wiring/cable.ts';
-import { FUSE_FACTOR, fuseShortA } from '../../wiring/fuse.ts';
-import { standsFor } from '../../wiring/shortTime.ts';
+import { cableRating, contactorRating, fuseRating, type Rating, shortA } from '../../wiring/rating.ts';
 import { type Entry, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts, packFactsFrost } from '../pack/packFacts.ts';
 import { auxiliary, auxiliaryFrost } from '../road/auxiliary.ts';
@@ -15,10 +12,6 @@ import type { Slots } from '../slots.ts';
 
 /** What is asked of a link for a while is asked for half a minute, s. */
 const SHORT_S = 30;
-
-/** What contactors stand for a while, A: by the points of the sheet, else its peak, said of no time. */
-const contactorShortA = ({ continuousA, peakA, shortTime }: SheetByKind['contactorBox'], seconds: number): number =>
-  standsFor(shortTime, continuousA, seconds) ?? peakA;
 
 /** How long it is asked of the chain: ten seconds to half a minute, or without end. */
 type Duty = 'peak' | 'continuous';
@@ -47,32 +40,17 @@ function batteryLimits(pack: ComposedPack, { drive, electric }: Pick<Slots, 'dri
     quantity: 'voltage',
     limit,
   });
-  const carries = cable && (electric.ampacity[cable.id] ?? cable.sheet.continuousA);
+  const stands = (rating: Rating | null) => rating && (short ? shortA(rating, SHORT_S) : rating.goodA);
+  const carries =
+    cable &&
+    stands(cableRating({ ...cable.sheet, continuousA: electric.ampacity[cable.id] ?? cable.sheet.continuousA }));
+  const ends = cable?.sheet.connectorA ?? Number.POSITIVE_INFINITY;
   return [
     amps('cells', pack.currentBox, short ? pack.peakA : pack.continuousA, true),
     floor('cellVoltage', null, pack.emptyV),
-    amps(
-      'contactorBox',
-      contactorBox?.name ?? null,
-      contactorBox && (short ? contactorShortA(contactorBox.sheet, SHORT_S) : contactorBox.sheet.continuousA),
-      true,
-    ),
-    amps(
-      'fuse',
-      fuse?.name ?? null,
-      fuse && (short ? fuseShortA(fuse.sheet, SHORT_S) : fuse.sheet.ratedA / FUSE_FACTOR),
-      true,
-    ),
-    amps(
-      'cable',
-      cable?.name ?? null,
-      cable && carries !== null
-        ? short
-          ? cableShortA({ ...cable.sheet, continuousA: carries }, SHORT_S)
-          : Math.min(carries, cable.sheet.connectorA ?? carries)
-        : null,
-      true,
-    ),
+    amps('contactorBox', contactorBox?.name ?? null, stands(contactorBox && contactorRating(contactorBox.sheet)), true),
+    amps('fuse', fuse?.name ?? null, stands(fuse && fuseRating(fuse.sheet)), true),
+    amps('cable', cable?.name ?? null, cable && (short ? carries : Math.min(carries!, ends)), true),
     ...(drive.inverter && !unit.sheet.hasInverter
       ? [
           amps('inverter', drive.inverter.name, drive.inverter.sheet.maxCurrentA * motors),

@@ -1,7 +1,8 @@
 import type { ComponentOf } from '../../component/sheets.ts';
 import { heaterAmps } from '../../cooling/heater.ts';
 import { runningVolts } from '../../lowvoltage/loads.ts';
-import { type FuseNeed, fuseNeed, fuseShortA, smallestFuse } from '../../wiring/fuse.ts';
+import { type FuseNeed, fuseNeed, smallestFuse } from '../../wiring/fuse.ts';
+import { fuseRating, shortA } from '../../wiring/rating.ts';
 import { type Entry, figure, interim, interimAnswer, missing } from '../figure.ts';
 import { packFacts } from '../pack/packFacts.ts';
 import { cableChoice, loopOhm, mainFuseDuty } from './cable.ts';
@@ -68,7 +69,7 @@ export const mainFuse = figure({
         { symbol: 'for good', value: main.continuousA, kind: 'current' },
         { symbol: 'full throttle', value: main.peakA, kind: 'current' },
         { symbol: 'full throttle lasts', value: main.need.peakS, kind: 'duration' },
-        { symbol: 'it stands that long', value: fuseShortA(main.part.sheet, main.need.peakS), kind: 'current' },
+        { symbol: 'it stands that long', value: shortA(fuseRating(main.part.sheet), main.need.peakS), kind: 'current' },
         { symbol: 'voltage, at least', value: main.need.voltageV, kind: 'voltage' },
         { symbol: 'must break', value: main.need.breakingA, kind: 'current' },
       ],

@@ -1,11 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import type { BriefLine } from '../../brief/lines.ts';
 import { gearing } from '../../figures/drive/gearing.ts';
 import { mounts } from '../../figures/drive/mountMargin.ts';
 import { createSheet } from '../../figures/evaluate.ts';
 import { FIGURES } from '../../figures/index.ts';
 import type { Slots } from '../../figures/slots.ts';
+import { USUAL_USE } from '../../job/usualUse.ts';
 import type { KitRevision } from '../../kit/kit.ts';
+import { briefLine } from '../../testing/briefLine.ts';
 import { found, ON, part } from '../../testing/judgedBy.ts';
 import { VARIANT } from '../../testing/wren.ts';
 import type { Finding } from '../finding.ts';
@@ -76,6 +77,14 @@ describe('gear, revolutions and use', () => {
       wishes: { startGrade: null, speedKmh: ON.use.constantKmh * 1.1 },
     };
     expect(found(revolutions, { on: wished }).at(-1)!.verdict).toBe('doesNotFit');
+  });
+  test('while nobody has said how it is driven, too slow is asked about, not refused', () => {
+    const slow = { ...withDrive({ maxRpm: 100 }), use: { ...ON.use, constantKmh: USUAL_USE.constantKmh, round: null } };
+    expect(found(revolutions, { on: slow }).at(-1)!.verdict).toBe('measureFirst');
+    const said = { ...slow, use: { ...slow.use, constantKmh: USUAL_USE.constantKmh + 1 } };
+    expect(found(revolutions, { on: said }).at(-1)!.verdict).toBe('doesNotFit');
+    const weak = { ...withDrive({ maxRpm: 100, continuousPowerW: 500 }), use: slow.use };
+    expect(told(found(usePower, { on: weak }))).toContainEqual(expect.stringMatching(/for good: measureFirst$/));
   });
   test('a gear the box does not have is refused', () => {
     const on = withDrive({ output: 'gearboxInput' });
@@ -153,9 +162,8 @@ describe('cooling, brakes, weight', () => {
   });
   test('the weight lies where the brief wants it', () => {
     const now = createSheet(ON).get(FIGURES.frontShare).value!;
-    const line = (firm: boolean, tolerance: number): BriefLine => ({
-      ...{ id: 'a', kind: 'axleShare', firm, amount: null, school: 'equal', tolerance, text: '', done: false },
-    });
+    const line = (firm: boolean, tolerance: number) =>
+      briefLine({ kind: 'axleShare', firm, school: 'equal', tolerance });
     const off = Math.abs(now - 0.5);
     expect(found(weightSchool)).toEqual([]);
     expect(found(weightSchool, { axleShare: line(true, off + 0.001) })[0]!.verdict).toBe('fits');

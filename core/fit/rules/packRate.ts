@@ -1,17 +1,15 @@
 import { linkDuty } from '../../figures/electric/duty.ts';
 import { packStrings } from '../../figures/pack/packFacts.ts';
 import { boxRates } from '../../pack/boxRates.ts';
+import { moduleRating } from '../../wiring/rating.ts';
 import type { Finding, FitRule, Verdict } from '../finding.ts';
-import { whileVerdict } from './linkCurrents.ts';
+import { whileVerdict } from '../whileVerdict.ts';
 
 /** No traction module gives more than this for good, in multiples of its capacity an hour; common practice. */
 const MOST_C = 10;
 /** What its sheet says it gives for good, where that is beyond reason, A: then the sheet is read again first. */
 const sheetDoubt = ({ continuousA, capacityAh }: { continuousA: number; capacityAh: number }): number | null =>
   continuousA > MOST_C * capacityAh ? continuousA : null;
-
-/** What a sheet's ten seconds say of ten seconds. */
-const PEAK_S = 10;
 
 /**
  * What is asked of the modules of every box, for good and at full throttle, in multiples of their capacity an hour, against
@@ -36,14 +34,8 @@ export const packRate: FitRule = {
       });
       const good = duty ? duty.continuousA * share : null;
       const full = duty ? duty.fullA * share : null;
-      const { continuousA, peakA, shortTime } = module;
-      const points = shortTime && shortTime.length > 0 ? [{ amps: peakA, seconds: PEAK_S }, ...shortTime] : undefined;
-      const { verdict, standsA } = whileVerdict(full, duty?.fullS ?? 0, {
-        goodA: continuousA,
-        points,
-        perhapsA: peakA,
-        mostA: peakA,
-      });
+      const { continuousA } = module;
+      const { verdict, standsA } = whileVerdict(full, duty?.fullS ?? 0, moduleRating(module));
       const ownA = sheetDoubt(module);
       return [
         ...(ownA === null ? [] : [finding('by its own sheet', ownA, MOST_C * capacityAh, 'measureFirst')]),

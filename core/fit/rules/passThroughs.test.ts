@@ -9,6 +9,7 @@ const bay = (key: string, xMm: number, more: Partial<Bay> = {}): Bay => ({
   ...{ key, name: key, xMm, inside: true, access: 'lid', ...more },
 });
 const ENGINE = bay('engine', -100);
+const DRIVE_AT = (xMm: number) => ({ name: 'drive', massKg: 50, xMm, drive: true as const });
 const pass = (from: string, to: string, diameterMm = 60, name = `${from} to ${to}`): PassThrough => ({
   ...{ name, diameterMm, from, to, usedFor: '' },
 });
@@ -16,12 +17,20 @@ const cable = (outsideMm = 14, connectorMm: number | undefined = 16) =>
   part('cable', { sectionMm2: 35, outsideMm, continuousA: 100, ...(connectorMm && { connectorMm }) });
 const hoses = (pulledMm: number, quantity = 1) => ({ ...part('other', { pulledMm }), quantity });
 
-function told(bays: readonly Bay[], passes: readonly PassThrough[], parts = [cable()], more: Partial<Variant> = {}) {
+function told(
+  bays: readonly Bay[],
+  passes: readonly PassThrough[],
+  parts = [cable()],
+  more: Partial<Variant> = {},
+  driveXMm = 0,
+) {
   const boxes = bays.map((one) => ({ ...BOX!, bay: one }));
   const variant = { bays: [ENGINE, ...bays], passThroughs: passes, ...more };
-  return found(passThroughs, { on: { ...ON, pack: { ...ON.pack, boxes } }, parts, variant }).map(
-    ({ subject, verdict }) => `${subject}: ${verdict}`,
-  );
+  return found(passThroughs, {
+    on: { ...ON, added: [DRIVE_AT(driveXMm)], pack: { ...ON.pack, boxes } },
+    parts,
+    variant,
+  }).map(({ subject, verdict }) => `${subject}: ${verdict}`);
 }
 const TAIL = bay('tail', 2600);
 
@@ -29,6 +38,9 @@ describe('the way of the cable to every box', () => {
   test('one box needs a pass too; a box beside the drive needs none', () => {
     expect(told([TAIL], [pass('engine', 'tail')])).toEqual(['cable through the engine to tail: fits']);
     expect(told([ENGINE], [])).toEqual([]);
+  });
+  test('the drive is where the design has it, wherever the engine was', () => {
+    expect(told([TAIL], [pass('engine', 'tail')], [cable()], {}, 2500)).toEqual([]);
   });
   test('a pass that leads elsewhere is no way there, however wide', () => {
     expect(told([TAIL], [pass('engine', 'cab', 200)])).toEqual(['cable to the tail box: measureFirst']);

@@ -33,8 +33,9 @@ export const passThroughs: FitRule = {
     const { cable } = mainLinks(parts.map(({ component }) => component));
     if (!cable) return [];
     const { variant } = vehicle;
-    const at = variant.drivenAxle === 'rear' ? vehicle.figures.wheelbase.value : 0;
-    const drive = driveBay(variant, at);
+    const unit = sheet.slots.added.find((item) => item.drive);
+    if (!unit) return [];
+    const drive = driveBay(variant, unit.xMm);
     const all = pulled(parts);
     const needMm = bundleMm(all) + PULL_MM;
     const base = { rule: 'passThroughs', unmeasured: [] } as const;

@@ -1,4 +1,5 @@
 import { gearing } from '../../figures/drive/gearing.ts';
+import { isUsualUse } from '../../job/usualUse.ts';
 import type { Finding, FitRule } from '../finding.ts';
 
 /** Revolutions a minute of the motor at a road speed, by all reductions between. */
@@ -24,12 +25,13 @@ export const revolutions: FitRule = {
       });
     const engaged = sheet.get(gearing).value;
     const kmh = Math.max(use.constantKmh, wishes.speedKmh ?? 0);
+    const unasked = wishes.speedKmh === null && isUsualUse(use);
     const turns = engaged ? rpmOf(kmh, engaged.ratio, engaged.wheelRadiusM) : null;
     const most = drive.unit.sheet.maxRpm;
     findings.push({
       ...base,
       subject: `${drive.unit.name} at ${Math.round(kmh)} km/h`,
-      verdict: turns === null ? 'measureFirst' : turns <= most ? 'fits' : 'doesNotFit',
+      verdict: turns === null ? 'measureFirst' : turns <= most ? 'fits' : unasked ? 'measureFirst' : 'doesNotFit',
       left: { value: turns, kind: 'rotation', source: 'design' },
       right: { value: most, kind: 'rotation', source: 'sheet' },
       margin: turns === null ? null : { value: most - turns, kind: 'rotation' },

@@ -2,19 +2,14 @@ import { describe, expect, test } from 'vitest';
 import type { StoredBriefLine } from '../../../contract/brief.ts';
 import type { FloorData, FloorJob, PersonToday } from '../../../contract/floor.ts';
 import { FIGURES } from '../../../core/figures/index.ts';
+import { briefLine } from '../../../core/testing/briefLine.ts';
 import { floorJob, shelves } from '../../testing/shelves.ts';
 import { type Decision, judgeFloorJob, needsDecision } from './judgeFloor.ts';
 
 const TODAY = '2026-11-24';
 const RATES = { rateCents: 6000, hoursPerDay: 13 };
 const line = (change: Partial<StoredBriefLine> & Pick<StoredBriefLine, 'kind'>): StoredBriefLine => ({
-  id: change.kind,
-  firm: true,
-  amount: null,
-  school: null,
-  tolerance: null,
-  text: '',
-  done: false,
+  ...briefLine(change),
   version: 1,
   ...change,
 });

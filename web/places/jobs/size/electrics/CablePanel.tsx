@@ -91,13 +91,13 @@ export function FusePanel() {
   const { sheet } = useOpenJob('sheet');
   const set = useUnitSet();
   return (
-    <FigureGroupSheet group="fuses" aside="1.25 × steady or full throttle ÷ 1.6, within the cable">
+    <FigureGroupSheet group="fuses" aside="1.25 × steady, full throttle by its curve, within the cable">
       {(sheet.get(fuses).value ?? []).map((fuse) => (
         <ToFit
           key={fuse.name}
           what={`Fuse to fit, ${fuse.name}`}
           part={fuse.part}
-          why={`${formatQuantity(fuse.continuousA, 'current', set)} steady${fuse.peakA > fuse.continuousA ? `, ${formatQuantity(fuse.peakA, 'current', set)} full throttle` : ''}, at least ${formatQuantity(fuse.need.atLeastA, 'current', set)}`}
+          why={`${formatQuantity(fuse.continuousA, 'current', set)} steady${fuse.peakA > fuse.continuousA ? `, ${formatQuantity(fuse.peakA, 'current', set)} at full throttle for ${formatQuantity(fuse.need.peakS, 'duration', set)}` : ''}`}
         />
       ))}
     </FigureGroupSheet>
