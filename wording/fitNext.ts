@@ -55,7 +55,7 @@ const MEASURE: Partial<Record<RuleId, string>> = {
   deadInstruments: 'Name the dials and what moves each, in the model.',
   coupling: 'Measure spline and bolt circle, and write them into sheet and model.',
   mountingPoints: 'Measure the point on this vehicle.',
-  boxSafety: 'Ask the supplier, and write it on the sheet of the box.',
+  boxSafety: 'Ask the supplier, or draw it so where it is made here, and write it on the sheet of the box.',
   boxRetention: 'Say in the kit, or in Size, what holds each box.',
   inletPlace: 'Measure the openings and write them into the model.',
   passThroughs:

@@ -240,3 +240,61 @@ test('how far the wheels travel decides whether the half shafts do: unknown is m
   await expect(van).toHaveAttribute('data-verdict', 'doesNotFit');
   await expect(van).toContainText('half shafts');
 });
+
+test('what a part needs beside it stands in the cover until it is settled, by keyboard too', async ({
+  page,
+  address,
+}) => {
+  await signIn(page, address, 'ilse');
+  const { csrfToken } = await (await page.request.get(`${address}/api/session`)).json();
+  const heater = {
+    ...{
+      kind: 'heater',
+      name: 'Plain heater',
+      supplier: 'Quay Works',
+      massKg: 2,
+      lengthMm: 90,
+      widthMm: 90,
+      heightMm: 90,
+    },
+    ...{ priceCents: 9000, leadDays: 3, covers: [], highVoltage: true },
+    sheet: {
+      ...{ minV: 50, maxV: 450, powerW: 1500 },
+      companions: [{ what: 'its contactor', component: 'contactor-of-it' }],
+    },
+  };
+  const made = await page.request.post(`${address}/api/components`, {
+    data: heater,
+    headers: { 'X-CSRF-Token': csrfToken },
+  });
+  expect(made.status()).toBe(200);
+  await page.goto(`${address}/kits/wren-kit?rev=D`);
+  await choose(page, 'Component to add', 'Plain heater');
+  await page.getByRole('button', { name: 'Add the line' }).click();
+  const release = page.getByText('Before D can be released').locator('xpath=ancestor::section');
+  await expect(release).toContainText('Plain heater needs its contactor');
+  await page.getByText('Cover', { exact: true }).click();
+  const tile = page.locator('[data-function="companion:contactor-of-it"]');
+  await expect(tile).toContainText('gap');
+  await tile.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Or covered by')).toBeFocused();
+  await page.keyboard.type('client supplies');
+  await page.locator('.ant-select-item-option-active').filter({ hasText: 'client supplies' }).waitFor();
+  await page.keyboard.press('Enter');
+  // The first may only close the list.
+  const why = page.getByLabel('What, or why not');
+  for (let i = 0; i < 2 && !(await why.evaluate((field) => field === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.type('has one in the drawer');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(tile).toContainText('client supplies: has one in the drawer');
+  await expect(release).not.toContainText('Plain heater');
+  const stored = page.waitForResponse((answer) => answer.request().method() === 'PUT');
+  await page.getByRole('button', { name: 'Save the draft' }).click();
+  expect((await stored).status()).toBe(200);
+  await page.reload();
+  await page.getByText('Cover', { exact: true }).click();
+  await expect(tile).toContainText('has one in the drawer');
+});

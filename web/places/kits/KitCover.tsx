@@ -1,6 +1,6 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { closersOf } from '../../../core/fit/closers.ts';
 import { type CoverLine, coverOf } from '../../../core/fit/cover.ts';
 import { COVER_WAYS, type CoverWay, type KitContent, type KitRevision, kitParts } from '../../../core/kit/kit.ts';
@@ -10,6 +10,7 @@ import { coverName, WAY_NAME } from '../../../wording/fit.ts';
 import type { Shelves } from '../../data/resources.ts';
 import { useUnitSet } from '../../data/session.tsx';
 import { Choice } from '../../widgets/Choice.tsx';
+import { startIn } from '../../widgets/startIn.ts';
 import { TextField } from '../../widgets/TextField.tsx';
 
 interface Props {
@@ -57,6 +58,7 @@ interface TileProps extends Omit<Props, 'variants'> {
 
 function Tile({ line, revision, shelves, onChange, disabled }: TileProps) {
   const [open, setOpen] = useState(false);
+  const box = useRef<HTMLDivElement>(null);
   const closers = line.by === 'gap' ? closersOf(line.function, shelves.components.values()).length : 0;
   const tile = (
     <button type="button" className={line.by === 'gap' ? 'gap' : ''} disabled={disabled} data-function={line.function}>
@@ -78,10 +80,13 @@ function Tile({ line, revision, shelves, onChange, disabled }: TileProps) {
       trigger="click"
       open={open}
       onOpenChange={setOpen}
+      afterOpenChange={startIn(box)}
       destroyOnHidden
       title={coverName(line)}
       content={
-        <Settle line={line} revision={revision} shelves={shelves} onChange={onChange} done={() => setOpen(false)} />
+        <div ref={box}>
+          <Settle line={line} revision={revision} shelves={shelves} onChange={onChange} done={() => setOpen(false)} />
+        </div>
       }
     >
       {tile}

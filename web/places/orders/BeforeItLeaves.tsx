@@ -49,12 +49,8 @@ export function BeforeItLeaves({ order }: { order: OrderSheet }) {
       <div className="in stack">
         {hard && (
           <p className="stop small">
-            It stays here until this is so, and nobody lets it leave without:{' '}
-            {unmet
-              .filter(({ hard: must }) => must)
-              .map(({ need }) => DISPATCH_NEED_NAME[need].toLowerCase())
-              .join(', ')}
-            .
+            Without this it stays here, and nobody lets it leave without:{' '}
+            {unmet.flatMap(({ hard: must, missing: what }) => (must ? what : [])).join(', ')}.
           </p>
         )}
         {may && !hard && (

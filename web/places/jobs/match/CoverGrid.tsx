@@ -1,5 +1,5 @@
 import { Button, Popover, Tooltip } from 'antd';
-import { Fragment, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 import { jobAddress } from '../../../../contract/jobChange.ts';
 import { closersOf } from '../../../../core/fit/closers.ts';
 import type { CoverLine } from '../../../../core/fit/cover.ts';
@@ -13,6 +13,7 @@ import { useMay } from '../../../data/useMay.ts';
 import { Choice } from '../../../widgets/Choice.tsx';
 import { Conflict } from '../../../widgets/Conflict.tsx';
 import { Panel } from '../../../widgets/Panel.tsx';
+import { startIn } from '../../../widgets/startIn.ts';
 import { TextField } from '../../../widgets/TextField.tsx';
 import { useSend } from '../../../widgets/useSend.ts';
 import { useOpenJob } from '../openJob.ts';
@@ -107,6 +108,7 @@ function CoverForm({ line, done }: { line: CoverLine; done: () => void }) {
 /** Every function a running vehicle needs and what covers it; gaps stand out and are settled here. */
 export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
   const [open, setOpen] = useState<string | null>(null);
+  const box = useRef<HTMLDivElement>(null);
   const { job } = useOpenJob('job');
   const may = useMay(job, 'cover');
   const covered = cover.filter((line) => line.by !== 'gap').length;
@@ -135,8 +137,13 @@ export function CoverGrid({ cover }: { cover: readonly CoverLine[] }) {
               trigger="click"
               open={open === line.function}
               onOpenChange={(now) => setOpen(now ? line.function : null)}
+              afterOpenChange={startIn(box)}
               title={coverName(line)}
-              content={<CoverForm line={line} done={() => setOpen(null)} />}
+              content={
+                <div ref={box}>
+                  <CoverForm line={line} done={() => setOpen(null)} />
+                </div>
+              }
               destroyOnHidden
             >
               {told}

@@ -176,8 +176,10 @@ export default function MatchStep() {
             <Panel
               title={
                 <span className="row" data-overall={report.verdict}>
-                  <StateMark mark={VERDICT_MARK[report.verdict]} label="" /> The kit {VERDICT_NAME[report.verdict]}
-                  {report.verdict === 'measureFirst' ? ' before it is promised' : ''}
+                  <StateMark mark={VERDICT_MARK[report.verdict]} label="" />{' '}
+                  {report.verdict === 'measureFirst'
+                    ? 'Measure first, before the kit is promised'
+                    : `The kit ${VERDICT_NAME[report.verdict]}`}
                 </span>
               }
               aside={tally.map(([verdict, n]) => countVerdict(verdict, n)).join(', ')}
