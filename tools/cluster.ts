@@ -66,6 +66,13 @@ function folderFor(name: string): string {
   return outside;
 }
 
+/** Stops the cluster `name` where one runs: left over from a run that was killed, it goes by the clock it was started under. */
+export function endCluster(name: string): void {
+  const [bin, data] = [serverBinaries(), join(folderFor(name), 'cluster')];
+  if (bin && existsSync(join(data, 'postmaster.pid')))
+    asServerUser(join(bin, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', 'stop']);
+}
+
 /** Starts (and at first makes) the cluster `name` in the data folder on a free port of 127.0.0.1. */
 export async function startCluster(name: string): Promise<Cluster> {
   if (!serverBinaries()) installSystemPackage('postgresql', 'The PostgreSQL server');

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildPage } from './buildPage.ts';
+import { endCluster } from './cluster.ts';
 import { ensurePoppler } from './ensurePoppler.ts';
 import { type HardDay, hardDays } from './hardDays.ts';
 import { say, stop } from './say.ts';
@@ -52,6 +53,7 @@ const ofDays = () =>
 
 function onDay(day: HardDay, quick: boolean): { passed: number; failed: number } {
   say(`== ${day.name}: ${day.at}`);
+  endCluster('test');
   const report = 'test-results/day.json';
   const { status } = spawnSync(
     'npx',
